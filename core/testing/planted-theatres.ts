@@ -23,7 +23,7 @@ interface Parts {
 
 /** A projector that fills the screen of the library within the small room. */
 const SHORT_LENS: NonNullable<DeviceType['lens']> = {
-  ...{ throwMin: 1, throwMax: 1.3, shiftUp: 0.6, shiftAside: 0.25, lumens: 2200 },
+  ...{ throwMin: 1, throwMax: 1.25, shiftUp: 0.6, shiftAside: 0.25, lumens: 2200 },
   ...{ shiftShape: 'diamond', isUltraShort: false },
 };
 
@@ -100,7 +100,7 @@ export const PLANTED_THEATRES: readonly Planted[] = [
     clean: () => front(1.4),
     code: 'channel-beyond-window',
     about: 'devices',
-    figures: [degrees(2, 2.84), 30, 0.8],
+    figures: [degrees(2, 2.84), 30, 0.01],
     cured: false,
   },
   {
@@ -110,7 +110,7 @@ export const PLANTED_THEATRES: readonly Planted[] = [
     clean: () => front(1.4),
     code: 'channel-too-high',
     about: 'devices',
-    figures: [degrees(1, Math.hypot(1.2, 2.84)), 10, 0.4],
+    figures: [degrees(1, Math.hypot(1.2, 2.84)), 10, 0.01],
     cured: false,
   },
   {
@@ -187,17 +187,18 @@ export const PLANTED_THEATRES: readonly Planted[] = [
     clean: () => smallTheatre({}),
     code: 'picture-high',
     about: 'devices',
-    figures: [degrees(0.93, 2.84), 15, 0.4],
+    // The display stands 80 mm out from its wall.
+    figures: [degrees(0.93, 2.76), 15, 0.01],
     cured: true,
   },
   {
     rule: 'projector-throw',
-    // 2.78 m wide: from 2.78 to 3.61 m; the lens is 0.21 m before the middle of its case.
+    // 2.78 m wide: from 2.78 to 3.475 m; the screen's case is 0.14 m deep, the lens 0.21 m before the middle of its own.
     mistake: () => projected(0.15, 2.2),
     clean: () => projected(0.8, 2.2),
     code: 'throw-too-long',
     about: 'devices',
-    figures: [4.04 - 0.15 - 0.21, 2.78 * 1.3, 0.07],
+    figures: [4.04 - 0.14 - 0.15 - 0.21, 2.78 * 1.25, 0.001],
     cured: true,
   },
   {

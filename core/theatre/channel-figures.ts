@@ -1,4 +1,5 @@
 import { speakerDelay } from '../calculators/index.ts';
+import { inFrontOfWall } from '../devices/index.ts';
 import { ceilingHeightAt } from '../house/index.ts';
 import type { Device, ProjectDocument, Room, SurroundChannel, TheatreAim } from '../model/index.ts';
 import {
@@ -71,7 +72,7 @@ function figuresOf(
 ): ChannelFigures {
   const heightM = device.heightM ?? ceilingHeightAt(room, project.levels[room.levelId], [device.x, device.y]);
   const type = project.deviceTypes[device.typeId];
-  const at: Place = [device.x, device.y, heightM];
+  const at: Place = [...inFrontOfWall(project, device, type.cutOut ? 0 : type.sizeM[1]), heightM];
   const window = windowOf(layout, device.channel, aim.school);
   const facingDeg = picture?.facingDeg ?? 0;
   const beside = besideAxis(device, type, at, seats);

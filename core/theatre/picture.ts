@@ -1,3 +1,4 @@
+import { inFrontOfWall } from '../devices/index.ts';
 import { ceilingHeightAt } from '../house/index.ts';
 import type { Device, ProjectDocument, Room } from '../model/index.ts';
 import { onLevel } from '../derive/index.ts';
@@ -50,7 +51,7 @@ export function pictureOf(project: ProjectDocument, room: Room): Picture | null 
   return {
     deviceId: found.id,
     kind: isScreen ? 'screen' : 'display',
-    middle: [found.x, found.y, middleM],
+    middle: [...inFrontOfWall(project, found, typeOf(found).sizeM[1]), middleM],
     ...{ widthM, heightM, facingDeg },
     frameM: isScreen ? [widthM + 2 * SCREEN_BORDER_M, heightM + 2 * SCREEN_BORDER_M] : [frameWidthM, frameHeightM],
     ...{ gain: known?.gain ?? 1, weaveMm: known?.weaveMm ?? null },

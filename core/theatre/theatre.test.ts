@@ -160,9 +160,11 @@ describe('a room as a theatre', () => {
     const figures = theatreOf(project, room);
     expect([figures.layout, figures.picture?.kind, figures.picture?.facingDeg]).to.deep.equal(['7.2.4', 'screen', 0]);
     expect(figures.pairs.map(({ pair }) => pair).sort()).to.deep.equal(['front', 'rear', 'surround', 'top-front', 'top-rear']);
-    // The fronts are drawn 1.60 m to each side of 3.45 m.
-    const front = figures.pairs.find(({ pair }) => pair === 'front')!;
-    near(front.mirrorErrorM, 2 * Math.abs(3.45 - figures.picture!.middle[0]), 1e-6);
+    // Its fronts are drawn 1.35 m to each side of the middle of the picture, behind it.
+    near(figures.picture!.middle[0], 3.6, 1e-6);
+    near(figures.pairs.find(({ pair }) => pair === 'front')!.mirrorErrorM, 0, 1e-6);
+    expect(figures.seats.map(({ row }) => row)).to.deep.equal([1, 1, 1, 2, 2, 2, 2]);
+    expect(figures.projections.map(({ throwFit }) => throwFit)).to.deep.equal(['inside']);
   });
 });
 

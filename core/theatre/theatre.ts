@@ -1,5 +1,6 @@
 import { canBeChannel } from '../brief/index.ts';
 import { listOf, onLevel, whole } from '../derive/index.ts';
+import { BUILDING } from '../house/index.ts';
 import type { Device, ProjectDocument, Room, SurroundChannel, TheatreAim } from '../model/index.ts';
 import { aimOf } from './aim.ts';
 import { blocksIn } from './blocks.ts';
@@ -44,6 +45,7 @@ export const theatreRooms = (project: ProjectDocument): Room[] => {
 export const THEATRES = whole<readonly Theatre[]>({
   name: 'theatres',
   tables: ['devices', 'deviceTypes', 'features', 'levels', 'rooms', 'theatres', 'openings', 'walls'],
+  nodes: [BUILDING],
   make: ({ project }) => theatreRooms(project).map((room) => theatreOf(project, room)),
 });
 

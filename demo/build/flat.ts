@@ -1,6 +1,6 @@
 import { curesFor, runChecks } from '../../core/rules/index.ts';
 import type { Point2 } from '../../core/math/index.ts';
-import { newHeader, type ProjectDocument, type Room, update } from '../../core/model/index.ts';
+import { create, newHeader, type ProjectDocument, type Room, THEATRE_DEFAULTS, update } from '../../core/model/index.ts';
 import { answerFact } from '../../core/house/index.ts';
 import { drawWalls, WALL_BUILDS } from '../../core/survey/index.ts';
 import { DRAWN_ON, HouseBuilder, must, sayWhyNoConduit } from './house-builder.ts';
@@ -141,6 +141,9 @@ export function buildFlat(): ProjectDocument {
     );
     house.apply([update('devices', house.project.devices[keypad], { belongsTo: bench.id })].flatMap((one) => one ?? []));
   }
+  // The living room is looked at and listened to, where nothing is ideal.
+  const living = Object.values(house.project.rooms).find(({ code }) => code === 'LV')!;
+  house.apply([create('theatres', { ...THEATRE_DEFAULTS, id: house.id('theatre'), roomId: living.id, layout: '5.1' })]);
   measured(house, level);
   const stops = runChecks(house.project, DRAWN_ON).filter((finding) => finding.rank === 'stop');
   for (const finding of stops) {

@@ -1,7 +1,7 @@
 import { curesFor, runChecks } from '../../core/rules/index.ts';
 import type { Point2 } from '../../core/math/index.ts';
 import { composePlate, platesWanted } from '../../core/devices/index.ts';
-import { create, type GroupKind, newHeader, type ProjectDocument, type SystemName } from '../../core/model/index.ts';
+import { create, type GroupKind, newHeader, THEATRE_DEFAULTS, type ProjectDocument, type SystemName } from '../../core/model/index.ts';
 import { bundleByRoute, planRuns } from '../../core/runs/index.ts';
 import { signFloorConduit } from '../../core/pathways/index.ts';
 import { addBrief } from './brief.ts';
@@ -50,21 +50,21 @@ const UPPER: RoomPlan[] = [
 type Placing = readonly [type: string, x: number, y: number, name?: string, heightM?: number];
 
 const LOWER_DEVICES: Placing[] = [
-  ['wall-speaker', 1.9, 9.8, 'front left'],
-  ['wall-speaker', 3.5, 9.8, 'centre'],
-  ['wall-speaker', 5.1, 9.8, 'front right'],
-  ['wall-speaker', 0.2, 7.2, 'side left', 1.25],
-  ['wall-speaker', 6.9, 7.6, 'side right', 1.25],
-  ['wall-speaker', 2.2, 4.6, 'back left', 1.25],
-  ['wall-speaker', 4.8, 4.6, 'back right', 1.25],
-  ['theatre-ceiling-speaker', 2.4, 8.2, 'top front left'],
-  ['theatre-ceiling-speaker', 4.6, 8.2, 'top front right'],
-  ['theatre-ceiling-speaker', 2.4, 6.2, 'top rear left'],
-  ['theatre-ceiling-speaker', 4.6, 6.2, 'top rear right'],
+  ['wall-speaker', 2.25, 9.8, 'front left'],
+  ['wall-speaker', 3.6, 9.8, 'centre'],
+  ['wall-speaker', 4.95, 9.8, 'front right'],
+  ['wall-speaker', 0.2, 7, 'side left', 2.15],
+  ['wall-speaker', 6.9, 7, 'side right', 2.15],
+  ['wall-speaker', 1.75, 4.6, 'back left', 2.15],
+  ['wall-speaker', 5.45, 4.6, 'back right', 2.15],
+  ['theatre-ceiling-speaker', 2.2, 8.3, 'top front left'],
+  ['theatre-ceiling-speaker', 5, 8.3, 'top front right'],
+  ['theatre-ceiling-speaker', 2.2, 5.6, 'top rear left'],
+  ['theatre-ceiling-speaker', 5, 5.6, 'top rear right'],
   ['subwoofer', 0.6, 9.8, 'subwoofer left'],
   ['subwoofer', 6.4, 9.8, 'subwoofer right'],
-  ['projector', 3.5, 5.3],
-  ['screen', 4.4, 9.8],
+  ['projector', 3.6, 5.3, '', 2.12],
+  ['fixed-screen', 3.6, 9.7, '', 1.2],
   ['touch-panel', 6.9, 5.2],
   ['ceiling-speaker', 2, 2.3, 'left'],
   ['ceiling-speaker', 5, 2.3, 'right'],
@@ -216,6 +216,7 @@ export function buildGranary(identity: GranaryIdentity): { builder: HouseBuilder
     { name: 'To the gate', insideDiameterM: 0.05, note: 'Warning tape above; depth by local rule' },
   );
   addScreedDuct(house, lower);
+  addTheatre(house, lower);
   house.apply(bundleByRoute(planRuns(house.project), house.project.cableTypes));
   sayWhyNoConduit(house);
   addBrief(house, {
@@ -233,7 +234,7 @@ export function buildGranary(identity: GranaryIdentity): { builder: HouseBuilder
     habits: {
       GR: { who: 'Two on the sofa towards the fireplace', used: 'daily', overflowSeats: 6 },
       KI: { who: 'Cook at the island, two stools', used: 'daily', noise: 'extractor hood' },
-      SC: { who: 'Four seats in the first row, three behind', used: 'weekly', noise: 'bedroom above: quiet after nine' },
+      SC: { who: 'Three seats in the first row, four behind', used: 'weekly', noise: 'bedroom above: quiet after nine' },
       MS: { who: 'Bed against the east wall', used: 'daily' },
       LF: { who: 'One desk under the window', used: 'daily' },
     },
@@ -300,6 +301,33 @@ export function buildGranary(identity: GranaryIdentity): { builder: HouseBuilder
   addZones(house);
   addPlates(house, ['GR', 'MU', 'ST', 'HA', 'KI']);
   return { builder: house, project: house.finish() };
+}
+
+/** Two rows of seats in the screening room, the second on a riser with its steps, under an oak beam. */
+function addTheatre(house: HouseBuilder, lower: string): void {
+  house.thing(
+    lower,
+    'beam',
+    [
+      [0.2, 7.7],
+      [6.95, 7.7],
+    ],
+    { name: 'Oak beam', widthM: 0.22, bottomM: 2.14, topM: 2.4, boreLeave: 'nobody bores it' },
+  );
+  house.thing(lower, 'seat-row', [[3.6, 7]], { name: 'First row', widthM: 2.1, depthM: 0.95 });
+  house.thing(lower, 'seat-row', [[3.6, 5.45]], { name: 'Second row', widthM: 2.8, depthM: 0.95, bottomM: 0.36, topM: 1.41 });
+  house.thing(lower, 'steps', [[5.5, 5.9]], { name: 'Steps to the second row', topM: 0.18, contents: 'step lights on both sides' });
+  house.apply([
+    create('theatres', {
+      ...THEATRE_DEFAULTS,
+      id: house.id('theatre'),
+      roomId: Object.values(house.project.rooms).find(({ code }) => code === 'SC')!.id,
+      layout: '7.2.4',
+      school: 'practice',
+      wantedDeg: 50,
+      panelsM2: 12,
+    }),
+  ]);
 }
 
 /** A duct from the rack to the seats of the screening room, under a heating pipe, photographed and signed before the pour. */

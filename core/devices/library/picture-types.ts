@@ -138,6 +138,18 @@ export const PICTURE_TYPES: readonly DeviceType[] = [
     ports: [port('trigger', '3.5 mm', 'in')],
     cables: [leg('ctl_18_2', 'trigger', 1), conduit('conduit_27', 'later cables')],
   }),
+  define('fixed-screen', 'SF', 'Projection screen in a fixed frame', 'picture', 'surface', [2960, 60], {
+    answers: 'display',
+    defaultHeightM: 1.3,
+    frameM: [2.96, 1.35],
+    screen: { pictureM: [2.8, 1.1915], hangs: false, gain: 1, weaveMm: 0.4 },
+    weightKg: 14,
+    holePatternM: [2.4, 1],
+    price: 1400,
+    hours: 2,
+    tools: 'level, stud finder; two persons',
+    cables: [conduit('conduit_27', 'lights behind its frame, masks later')],
+  }),
   define('game-point', 'GP', 'Game point with local inputs', 'picture', 'wall', [118, 70], {
     ...BOXES.two,
     defaultHeightM: 0.4,

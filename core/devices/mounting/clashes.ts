@@ -266,7 +266,8 @@ const isBehind = (a: DeviceType, b: DeviceType): boolean =>
   (a.answers === 'display' && HIDDEN_BEHIND.has(b.id)) ||
   (b.answers === 'display' && HIDDEN_BEHIND.has(a.id)) ||
   // A screen hangs in front of the speakers behind it.
-  (a.id === 'screen') !== (b.id === 'screen');
+  isScreen(a) !== isScreen(b);
+const isScreen = ({ id, screen }: DeviceType): boolean => screen !== null || id === 'screen';
 
 /** An existing box that is not as deep as what goes into it. */
 function boxClashes(project: ProjectDocument, device: Device, type: DeviceType): Clash[] {

@@ -24,4 +24,5 @@ export {
   moveOnFace,
   placeOnFace,
   roomOnSide,
+  inFrontOfWall,
 } from './wall-face.ts';

@@ -1,4 +1,5 @@
 import {
+  attachmentOf,
   bayAt,
   buildingOf,
   facedSide,
@@ -65,6 +66,13 @@ const IN_ROOM_M = 0.05;
 /** The room on one side of a wall, at an offset from its end a; undefined is outdoors. */
 export const roomOnSide = (project: ProjectDocument, wall: Wall, side: WallSide, offsetM: number): Room | undefined =>
   roomAt(buildingOf(project), wall.levelId, besideWall(wall, side, offsetM, wall.thicknessM / 2 + IN_ROOM_M));
+
+/** Where a device stands out into its room: at the face of the wall that it hangs on, and so far before it; m. */
+export function inFrontOfWall(project: ProjectDocument, device: Device, outM = 0): Point2 {
+  const place = attachmentOf(project.deviceTypes[device.typeId]) === 'wall' ? wallPlaceOf(project, device) : null;
+  const standsM = place ? place.wall.thicknessM / 2 + outM : 0;
+  return [device.x + Math.cos(device.facingRad) * standsM, device.y + Math.sin(device.facingRad) * standsM];
+}
 
 /** Where a device is on a wall, and which side it faces; null where it is on another one. */
 export function facePlaceOf(

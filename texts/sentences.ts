@@ -46,6 +46,8 @@ function readable(figures: Readonly<Record<string, unknown>>, units: UnitSystem)
       if (name === 'attitudes' && Array.isArray(value))
         return [name, value.map((one) => words.t(`terms.attitudes.${String(one)}`).toLowerCase()).join(', ')];
       if (name === 'topic' && typeof value === 'string') return [name, words.t(`terms.topics.${value}`).toLowerCase()];
+      if (name === 'reason' && words.exists(`terms.clashes.${String(value)}`))
+        return [name, words.t(`terms.clashes.${String(value)}`)];
       if (name === 'channel' && words.exists(`terms.channels.${String(value)}`))
         return [name, words.t(`terms.channels.${String(value)}`)];
       if (name === 'kind' && words.exists(`terms.features.${String(value)}`))
@@ -60,7 +62,7 @@ function readable(figures: Readonly<Record<string, unknown>>, units: UnitSystem)
       if (FINE_LENGTHS.has(name)) return [name, formatClearance(value, units)];
       if (name.endsWith('M')) return [name, formatLength(value, units)];
       if (/(Deg|footLamberts|contrast|Contrast)$/.test(name)) return [name, Number(value.toFixed(1))];
-      if (/(Percent|Hz|CdM2|cdM2|Lm)$/.test(name)) return [name, Math.round(value)];
+      if (/(Percent|Hz|hz|CdM2|cdM2|Lm)$/.test(name)) return [name, Math.round(value)];
       if (name.endsWith('Db')) return [name, `${value.toFixed(2)} dB`];
       if (name.endsWith('Ohm')) return [name, `${Number(value.toFixed(2))} Ω`];
       if (name === 'bytes' || name === 'mostBytes') return [name, `${Math.round(value / 1048576)} MB`];

@@ -39,7 +39,7 @@ export {
   placeOf,
   placesOf,
 } from './places.ts';
-export { canBeChannel, channelsOf, compareLayout, LAYOUTS } from './surround.ts';
+export { canBeChannel, channelsOf, compareLayout, LAYOUTS, typeForChannel } from './surround.ts';
 export { ROOM_USES, TOPIC_RULES, topicsAsked, topicsOf, typesFor } from './topics.ts';
 export {
   deviceWalkOf,

@@ -8,4 +8,5 @@ export { randomHouse, smallHouse, twoStoreyHouse } from './houses.ts';
 export { mutated } from './mutated.ts';
 export { PLACE_WORDS } from './place-words.ts';
 export { PLANTED } from './planted-houses.ts';
+export { smallTheatre } from './planted-theatres.ts';
 export { applied, countedIds, withDevices } from './steps.ts';

@@ -6,6 +6,7 @@ export { aimOf } from './aim.ts';
 export { type BassRoom, intoBox, ontoPlan, type SeatOnNode } from './bass-room.ts';
 export { type Block, type ChannelAtSeat, type ChannelWindow, type Place } from './channel-at-seat.ts';
 export { type ChannelFigures, type ChannelSeat, mainAngleDeg, type PairFigures } from './channel-figures.ts';
+export { type DesignedChannel, designTheatre, type TheatreDesign } from './design.ts';
 export { fromMiddle } from './middle-line.ts';
 export { type Picture, pictureOf } from './picture.ts';
 export { pressureMap, type PressureMap, type PressureRoom } from './pressure-map.ts';
@@ -25,3 +26,5 @@ export {
   subwooferChoices,
   usualSubwooferPlaces,
 } from './bass.ts';
+export { fitLens, fitScreen, type ScreenWish, widthOfDiagonal } from './fit-types.ts';
+export { offPlan, onPlan, shiftInTheatre, type TheatreShift, type TheatreThing } from './moves.ts';

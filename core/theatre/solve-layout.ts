@@ -1,4 +1,4 @@
-import type { SurroundChannel } from '../model/index.ts';
+import type { SurroundChannel, TheatreAim } from '../model/index.ts';
 import { type Block, channelAtSeat, type Place, spreadOf, windowOf } from './channel-at-seat.ts';
 import { type FromMiddle, fromMiddle, mirrorErrorM } from './middle-line.ts';
 import { lostOf, type LostTerms, mirrorLost, type Score, scoreOfTerms, spreadLost, weightOf } from './score.ts';
@@ -30,6 +30,8 @@ export interface LayoutProblem {
   readonly workBudget: number | null;
   /** Speakers stand at least this far apart, m. */
   readonly leastApartM: number;
+  /** Which windows of angles hold. */
+  readonly school?: TheatreAim['school'];
 }
 
 export interface SolvedLayout {
@@ -127,7 +129,7 @@ class LayoutJudge {
   private readonly from: FromMiddle;
 
   constructor(private readonly problem: LayoutProblem) {
-    const { channels, seats, layout, facingDeg, blocks } = problem;
+    const { channels, seats, layout, facingDeg, blocks, school } = problem;
     this.from = fromMiddle(problem.middle, facingDeg);
     this.seatWeight = seats.reduce((sum, { weight }) => sum + weight, 0);
     this.buildable = channels.map(({ places, pinned }) => {
@@ -135,9 +137,9 @@ class LayoutJudge {
       const open = places.flatMap(({ refused }, n) => (refused === null ? [n] : []));
       return open.length > 0 ? open : [null];
     });
-    this.weights = channels.map(({ channel }) => (windowOf(layout, channel) ? weightOf(channel) : 0));
+    this.weights = channels.map(({ channel }) => (windowOf(layout, channel, school) ? weightOf(channel) : 0));
     const figures = channels.map(({ channel, places }) => {
-      const window = windowOf(layout, channel);
+      const window = windowOf(layout, channel, school);
       return places.map(({ at }) => {
         const each = seats.map((seat) => channelAtSeat(at, seat, { window, facingDeg, blocks }));
         const lost = each.reduce((sum, { loss }, n) => sum + seats[n].weight * loss, 0);

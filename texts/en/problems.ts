@@ -285,6 +285,20 @@ export const problems = {
   'amplifier-overloaded':
     '{{field}}: {{loadOhm}} is less than the {{amplifierLeastOhm}} that the amplifier allows. Wire in series or use another channel.',
   'amplifier-overload': '{{field}}: the amplifier would be overloaded.',
+  'theatre-no-layout': '{{field}}: choose a layout by its channels, such as 5.1.2, that speakers can make.',
+  'theatre-no-picture': '{{field}}: the room has no screen or display. Place one on the wall that the seats look at.',
+  'theatre-no-seats':
+    '{{field}}: the room has no seats. Put a row of seats, a sofa or chairs on the plan, and choose the ones that hold.',
+  'theatre-no-place':
+    '{{field}}: no speaker can be built in this room: {{reason}}, at most of {{places}} places. Take speakers on brackets or stands, fur the wall out, or open the ceiling.',
+  'seat-in-wall': '{{field}}: the seats would not stand between the walls. Move them into the room, or make the row narrower.',
+  'riser-too-high': '{{field}}: the row would reach {{topM}}, over the ceiling at {{ceilingM}}. Lower it.',
+  'screen-no-size': '{{field}}: {{value}} is no width of a picture. Give a width or a diagonal above zero.',
+  'screen-aspect': '{{field}}: {{value}} is outside {{least}} to {{most}}. Give width by height, such as 1.78 or 2.35.',
+  'screen-wider-than-wall':
+    '{{field}}: with its frame of {{frameM}} the picture is wider than its wall of {{wallM}}. Give a smaller one.',
+  'lens-of-zero': '{{field}}: must be above zero. Take it from the data sheet of the projector.',
+  'lens-reversed': '{{field}}: the longest throw {{value}} is below the shortest {{least}}. Exchange them.',
   'command-unknown': 'There is no command {{name}}. Known: {{known}}.',
   'file-missing': '{{field}}: the file cannot be read. {{reason}}',
 } as const;

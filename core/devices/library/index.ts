@@ -6,3 +6,4 @@ export { CONDUCTOR_MAPS, FAMILY_ENDS, stereoLines } from './conductor-maps.ts';
 export { isSameKind } from './same-kind.ts';
 export { TYPE_DEFAULTS } from './define.ts';
 export { DEVICE_TYPES } from './device-types.ts';
+export { copyType } from './copy-type.ts';

@@ -24,5 +24,6 @@ export {
   moveOnFace,
   placeOnFace,
   roomOnSide,
+  besideWall,
   inFrontOfWall,
 } from './wall-face.ts';

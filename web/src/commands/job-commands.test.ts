@@ -7,7 +7,7 @@ import { applied, countedIds, smallHouse, withDevices } from '@dusky-spool/core/
 import { addCompromise } from './add-compromise.ts';
 import { addDecision } from './add-decision.ts';
 import { addPhase } from './add-phase.ts';
-import { copyType } from './copy-type.ts';
+import { copyType } from '@dusky-spool/core/devices';
 import { makeGroup } from './make-group.ts';
 import { markPrinted } from './mark-printed.ts';
 import { recordSeal } from './record-seal.ts';

@@ -1,4 +1,4 @@
-import { copyType } from '../../commands/copy-type.ts';
+import { copyType } from '@dusky-spool/core/devices';
 import { takeTypes } from '../../commands/take-types.ts';
 import { useProject } from '../../state/open-project.ts';
 import {

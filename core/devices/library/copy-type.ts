@@ -1,4 +1,4 @@
-import { create, type DeviceType, type Operation, type ProjectDocument } from '@dusky-spool/core/model';
+import { create, type DeviceType, type Operation, type ProjectDocument } from '../../model/index.ts';
 
 const CODES = [...'XYZQJ'].flatMap((letter) => [...'0123456789'].map((digit) => `${letter}${digit}`));
 const MAX_NAME = 80;

@@ -1,0 +1,194 @@
+import { besideWall, type Clash, clashesOf, CURED_BY_MOVING, inFrontOfWall, wallPlaceOf } from '../devices/index.ts';
+import { canBeChannel, typeForChannel } from '../brief/index.ts';
+import {
+  attachmentOf,
+  ceilingHeightAt,
+  clearOutline,
+  framingOf,
+  wallLength,
+  wallsAround,
+  type WallSide,
+} from '../house/index.ts';
+import { boundsOf, type Point2, pointInPolygon, rotate2, tidyM } from '../math/index.ts';
+import { type Device, newDevice, type ProjectDocument, type Room, type SurroundChannel, type Wall } from '../model/index.ts';
+import { channelAtSeat, type ChannelWindow, type Place } from './channel-at-seat.ts';
+import type { Picture } from './picture.ts';
+import type { Seat } from './seats.ts';
+import type { CandidatePlace } from './solve-layout.ts';
+
+/** A place for a speaker of a channel, with the device as it would stand there. */
+export interface SpeakerPlace extends CandidatePlace {
+  readonly device: Device;
+}
+
+/** Places that are looked at for a channel; more are left out, those farthest from its window first. */
+const MOST_PLACES = 24;
+/** Places along a bay of a ceiling, and along walls without studs, m. */
+const STEP_M = 0.2;
+/** Heights of a speaker on a wall over the ears of the reference seat, m: in the window first, then over heads. */
+const OVER_EAR_M = [0.1, 0.6, 1.15];
+/** Hours that something to be judged costs at a place, and to move a speaker that hangs already. */
+const JUDGED_H = 0.5;
+const MOVED_H = 0.5;
+const FROM_END_M = 0.15;
+/** Between the frame of a picture and a speaker under or over it, m. */
+const FROM_FRAME_M = 0.05;
+
+export interface Where {
+  readonly project: ProjectDocument;
+  readonly room: Room;
+  readonly seats: readonly Seat[];
+  readonly reference: Seat;
+  readonly picture: Picture;
+}
+
+/** The type that a channel gets: that of its speaker, else the usual one; a center beside a picture without holes is a small one. */
+export function typeOfChannel({ project, picture }: Where, channel: SurroundChannel, device: Device | null): string | null {
+  if (device && canBeChannel(project.deviceTypes[device.typeId], channel)) return device.typeId;
+  const small = project.deviceTypes['wall-speaker'];
+  return channel === 'center' && picture.weaveMm === null && small ? small.id : typeForChannel(project, channel);
+}
+
+/**
+ * Places where a speaker of a channel could be built: bays of walls at some heights, or of the ceiling, nearest to its window first, and
+ * where it hangs now as the first of all. Each is judged as it would be on the plan; what keeps it from being built stands beside it.
+ */
+export function candidatesFor(
+  where: Where,
+  channel: SurroundChannel,
+  device: Device | null,
+  window: ChannelWindow | null,
+): SpeakerPlace[] {
+  const { project, room } = where;
+  const typeId = typeOfChannel(where, channel, device);
+  if (typeId === null) return [];
+  const own = device && device.roomId === room.id ? [placeOf(where, device, 0)] : [];
+  const attachment = attachmentOf(project.deviceTypes[typeId]);
+  const devices =
+    attachment === 'ceiling' ? onCeiling(where, typeId) : attachment === 'wall' ? onWalls(where, typeId, channel) : [];
+  const byWindow = devices
+    .map((one) => ({ one, off: offWindow(where, one, window) }))
+    .sort((a, b) => a.off - b.off || a.one.x - b.one.x || a.one.y - b.one.y || (a.one.heightM ?? 0) - (b.one.heightM ?? 0));
+  const near = byWindow.slice(0, MOST_PLACES).map(({ one }) => {
+    const stands = device ? { ...one, id: device.id, number: device.number } : one;
+    return placeOf(where, stands, device ? MOVED_H : 0);
+  });
+  return [...own, ...near];
+}
+
+/** Where a device would be heard from, what keeps it from being built, and the work that it takes. */
+function placeOf({ project, room }: Where, device: Device, workH: number): SpeakerPlace {
+  const clashes = clashesOf(project, device);
+  const refused = clashes.find(isRefusal)?.code ?? null;
+  return { device, at: heardFrom(project, room, device), refused, work: workH + JUDGED_H * clashes.length };
+}
+
+const isRefusal = ({ rank, code }: Clash): boolean => rank === 'stop' || CURED_BY_MOVING.has(code);
+
+/** The place that a speaker is heard from: the face of its wall, or the ceiling. */
+export function heardFrom(project: ProjectDocument, room: Room, device: Device): Place {
+  const type = project.deviceTypes[device.typeId];
+  const heightM = device.heightM ?? ceilingHeightAt(room, project.levels[room.levelId], [device.x, device.y]);
+  return [...inFrontOfWall(project, device, type.cutOut ? 0 : type.sizeM[1]), heightM];
+}
+
+/** How far a place is from the window of its channel for the reference seat, degrees. */
+function offWindow(
+  { project, room, reference, picture: { facingDeg } }: Where,
+  device: Device,
+  window: ChannelWindow | null,
+): number {
+  const at = heardFrom(project, room, device);
+  const found = channelAtSeat(at, reference, { window, facingDeg, blocks: [] });
+  const middle = window ? (window.mainDeg[0] + window.mainDeg[1]) / 2 : 0;
+  const main = window?.isOverhead ? (found.overheadDeg ?? 180) : Math.abs(found.azimuthDeg);
+  return Math.hypot(found.beyondDeg, found.elevationBeyondDeg) + Math.abs(main - middle) / 100;
+}
+
+/** On which side of the middle line a channel belongs: -1 left, 1 right, 0 on it. */
+export const sideOf = (channel: SurroundChannel): -1 | 0 | 1 =>
+  channel.endsWith('-left') ? -1 : channel.endsWith('-right') ? 1 : 0;
+
+const made = ({ room }: Where, typeId: string, [x, y]: Point2, more: Partial<Device>): Device => ({
+  ...newDevice({
+    id: 'candidate',
+    typeId,
+    levelId: room.levelId,
+    roomId: room.id,
+    number: 0,
+    x: tidyM(x),
+    y: tidyM(y),
+    facingRad: 0,
+  }),
+  ...more,
+});
+
+function onWalls(where: Where, typeId: string, channel: SurroundChannel): Device[] {
+  const { project, room, reference, picture } = where;
+  const type = project.deviceTypes[typeId];
+  const usualM = type.defaultHeightM ?? reference.earM;
+  const isFront = /^(front|center|wide)/.test(channel);
+  const halfM = (type.frameM?.[1] ?? type.sizeM[1]) / 2;
+  // What a picture without holes hides goes under or over it.
+  const awayM = picture.frameM[1] / 2 + halfM + FROM_FRAME_M;
+  const beside = picture.weaveMm === null ? [picture.middle[2] - awayM, picture.middle[2] + awayM] : [];
+  const heights = isFront ? [usualM, ...beside] : OVER_EAR_M.map((over) => reference.earM + over);
+  return wallsAround(project, room).flatMap(({ wall, side }) =>
+    baysOf(project, wall).flatMap((offsetM) => {
+      const [x, y] = besideWall(wall, side, offsetM, 0);
+      const facingRad = facingOf(wall, side);
+      const device = made(where, typeId, [x, y], { facingRad });
+      if (wallPlaceOf(project, device)?.wall.id !== wall.id) return [];
+      const [fx, fy] = inFrontOfWall(project, device, 0.05);
+      if (!pointInPolygon([fx, fy], room.polygon as readonly Point2[])) return [];
+      const ceilingM = ceilingHeightAt(room, project.levels[room.levelId], [fx, fy]);
+      const free = [
+        ...new Set(heights.map((one) => tidyM(Math.min(ceilingM - halfM - 0.03, Math.max(room.floorM + halfM + 0.03, one))))),
+      ];
+      return free.map((heightM) => ({ ...device, heightM }));
+    }),
+  );
+}
+
+/** Middles of the bays of a wall, or places a step apart where it has none, from its end a, m. */
+function baysOf(project: ProjectDocument, wall: Wall): number[] {
+  const studs = framingOf(project).studs(wall);
+  const lengthM = wallLength(wall);
+  if (studs.length < 2) {
+    const count = Math.max(0, Math.floor((lengthM - 2 * FROM_END_M) / STEP_M));
+    return Array.from({ length: count + 1 }, (_, n) => lengthM / 2 + (n - count / 2) * STEP_M);
+  }
+  return studs
+    .slice(1)
+    .map((stud, k) => (studs[k].offsetM + studs[k].widthM / 2 + stud.offsetM - stud.widthM / 2) / 2)
+    .filter((at) => at > FROM_END_M && at < lengthM - FROM_END_M);
+}
+
+const facingOf = (wall: Wall, side: WallSide): number => {
+  const normal = Math.atan2(wall.b[0] - wall.a[0], wall.a[1] - wall.b[1]);
+  return side === 'left' ? normal : Math.atan2(-Math.sin(normal), -Math.cos(normal));
+};
+
+/** Middles of joist bays and steps along them; a grid where there are none. */
+function onCeiling(where: Where, typeId: string): Device[] {
+  const { project, room } = where;
+  const outline = clearOutline(project, room);
+  const turned = outline.map((p) => rotate2(p, -room.joistAngleRad));
+  const { minX, minY, maxX, maxY } = boundsOf(turned)!;
+  const joists = framingOf(project).joists(room);
+  const rows =
+    joists.length < 2
+      ? steps(minY, maxY)
+      : joists.slice(1).map((joist, k) => (joists[k].offsetM + joists[k].widthM / 2 + joist.offsetM - joist.widthM / 2) / 2);
+  return rows.flatMap((v) =>
+    steps(minX, maxX).flatMap((u) => {
+      const p = rotate2([u, v], room.joistAngleRad);
+      return pointInPolygon(p, outline) ? [made(where, typeId, p, { heightM: null, facingRad: -Math.PI / 2 })] : [];
+    }),
+  );
+}
+
+const steps = (from: number, to: number): number[] => {
+  const count = Math.max(0, Math.floor((to - from - 2 * FROM_END_M) / STEP_M));
+  return Array.from({ length: count + 1 }, (_, n) => (from + to) / 2 + (n - count / 2) * STEP_M);
+};

@@ -1,0 +1,163 @@
+import { channelsOf } from '../brief/index.ts';
+import { type IdSource, inFrontOfWall, moveDevices, placeAll } from '../devices/index.ts';
+import { edited } from '../derive/index.ts';
+import { err, ok, type Outcome } from '../math/index.ts';
+import type { Operation, ProjectDocument, SurroundChannel } from '../model/index.ts';
+import { blocksIn } from './blocks.ts';
+import { candidatesFor, sideOf, type SpeakerPlace, typeOfChannel, type Where } from './candidates.ts';
+import { windowOf } from './channel-at-seat.ts';
+import { fromMiddle } from './middle-line.ts';
+import type { Score } from './score.ts';
+import { solveLayout, type SolvedLayout, type Watch } from './solve-layout.ts';
+import { speakersOf, theatreOf } from './theatre.ts';
+
+/** What becomes of a channel in a proposed layout. */
+export interface DesignedChannel {
+  readonly channel: SurroundChannel;
+  /** Its device, where it has one already. */
+  readonly deviceId: string | null;
+  readonly change: 'placed' | 'moved' | 'stays' | 'fixed' | 'impossible';
+  /** Places that were looked at, and how many of them cannot be built, by the reason. */
+  readonly places: number;
+  readonly refused: Readonly<Record<string, number>>;
+}
+
+/** A proposed layout: what would be done, and what it is worth. */
+export interface TheatreDesign {
+  readonly operations: readonly Operation[];
+  readonly before: Score | null;
+  readonly after: Score | null;
+  readonly channels: readonly DesignedChannel[];
+  readonly judged: number;
+  readonly stopped: SolvedLayout['stopped'];
+}
+
+/** Speakers stand at least so far apart, m. */
+const APART_M = 0.3;
+
+/**
+ * Places for all channels of a room's layout, in bays and at heights where they can be built: speakers that are fixed stay, others move
+ * where it is worth it, missing ones are placed. Problems: `theatre-no-layout`, `theatre-no-picture`, `theatre-no-seats`,
+ * `theatre-no-place` with the reason that bars most places.
+ */
+export function designTheatre(
+  project: ProjectDocument,
+  roomId: string,
+  ids: IdSource,
+  watch: Watch = {},
+): Outcome<TheatreDesign> {
+  const room = project.rooms[roomId];
+  if (!room) return err('record-gone', { in: 'rooms', id: roomId });
+  const before = theatreOf(project, room);
+  const { aim, layout, picture, seats } = before;
+  const wanted = layout === null ? null : channelsOf(layout);
+  if (!wanted) return err('theatre-no-layout', { kind: 'invalid', field: 'layout' });
+  if (!picture) return err('theatre-no-picture', { kind: 'incomplete', field: 'picture' });
+  const reference = seats.find(({ isReference }) => isReference);
+  if (!reference) return err('theatre-no-seats', { kind: 'incomplete', field: 'seats' });
+  const where: Where = { project, room, seats, reference, picture };
+  const speakers = speakersOf(project, room);
+  const channels = wanted
+    .filter((channel) => channel !== 'subwoofer')
+    .map((channel) => {
+      const device = speakers.find((one) => one.channel === channel) ?? null;
+      const places = onItsSide(where, channel, candidatesFor(where, channel, device, windowOf(layout, channel, aim.school)));
+      const isFixed = device !== null && aim.fixedDeviceIds.includes(device.id) && places.length > 0;
+      return { channel, device, places, pinned: isFixed ? 0 : null };
+    });
+  const open = channels.map(({ places }) => places.filter(({ refused }) => refused === null).length);
+  if (open.every((count) => count === 0)) return noPlace(channels);
+  const solved = solveLayout(
+    {
+      ...{ layout: layout!, seats, facingDeg: picture.facingDeg, middle: [picture.middle[0], picture.middle[1]] },
+      ...{
+        blocks: blocksIn(project, room, picture, seats),
+        channels,
+        workBudget: aim.workBudgetH,
+        leastApartM: APART_M,
+        school: aim.school,
+      },
+    },
+    watch,
+  );
+  return proposal(where, ids, { channels, solved, before: before.score });
+}
+
+type Channels = readonly {
+  readonly channel: SurroundChannel;
+  readonly device: { readonly id: string } | null;
+  readonly places: readonly SpeakerPlace[];
+  readonly pinned: number | null;
+}[];
+
+/** A left speaker stays left of the middle line, one on it near to it. */
+function onItsSide({ picture }: Where, channel: SurroundChannel, places: readonly SpeakerPlace[]): SpeakerPlace[] {
+  const from = fromMiddle(picture.middle, picture.facingDeg);
+  const side = sideOf(channel);
+  return places.filter(({ at, device }, n) => {
+    if (n === 0 && device.id !== 'candidate') return true;
+    const { asideM } = from(at);
+    return side === 0 ? Math.abs(asideM) < NEAR_MIDDLE_M : asideM * side > 0;
+  });
+}
+const NEAR_MIDDLE_M = 0.5;
+
+function noPlace(channels: Channels): Outcome<never> {
+  const reasons = channels.flatMap(({ places }) => places.flatMap(({ refused }) => refused ?? []));
+  const counts = new Map<string, number>();
+  for (const reason of reasons) counts.set(reason, (counts.get(reason) ?? 0) + 1);
+  const [reason] = [...counts].sort((a, b) => b[1] - a[1])[0] ?? ['none'];
+  return err('theatre-no-place', { kind: 'infeasible', field: 'layout', places: reasons.length, reason });
+}
+
+/** The chosen places as operations, one after the other. */
+function proposal(
+  where: Where,
+  ids: IdSource,
+  { channels, solved, before }: { readonly channels: Channels; readonly solved: SolvedLayout; readonly before: Score | null },
+): Outcome<TheatreDesign> {
+  let working = where.project;
+  const operations: Operation[] = [];
+  const apply = (next: readonly Operation[]): boolean => {
+    const after = edited(working, next);
+    if (!after.ok) return false;
+    working = after.value;
+    operations.push(...next);
+    return true;
+  };
+  const designed = channels.map(({ channel, device, places, pinned }, n): DesignedChannel => {
+    const chosen = solved.chosen[n];
+    const about = { channel, deviceId: device?.id ?? null, places: places.length, refused: countsOf(places) };
+    if (chosen === null || !places[chosen]) return { ...about, change: 'impossible' };
+    if (pinned !== null) return { ...about, change: 'fixed' };
+    const { device: stands } = places[chosen];
+    if (device) {
+      if (chosen === 0) return { ...about, change: 'stays' };
+      const height = stands.heightM === null ? {} : { heightM: stands.heightM };
+      const moved = moveDevices(working, [{ deviceId: device.id, to: besidePlace(working, places[chosen]), ...height }]);
+      return { ...about, change: moved.ok && apply(moved.value) ? 'moved' : 'impossible' };
+    }
+    const typeId = typeOfChannel(where, channel, null)!;
+    const height = stands.heightM === null ? {} : { heightM: stands.heightM };
+    const placed = placeAll(
+      working,
+      stands.levelId,
+      [{ typeId, at: besidePlace(working, places[chosen]), ...height, more: { channel } }],
+      ids,
+    );
+    return { ...about, change: placed.ok && apply(placed.value.operations) ? 'placed' : 'impossible' };
+  });
+  const after = theatreOf(working, working.rooms[where.room.id]).score;
+  return ok({ operations, before, after, channels: designed, judged: solved.judged, stopped: solved.stopped });
+}
+
+/** A point before a wall snaps to it on the side of the room; on a ceiling it is the place itself. */
+const besidePlace = (project: ProjectDocument, { device }: SpeakerPlace) =>
+  device.heightM === null ? ([device.x, device.y] as const) : inFrontOfWall(project, device, SNAPS_M);
+const SNAPS_M = 0.03;
+
+function countsOf(places: readonly SpeakerPlace[]): Record<string, number> {
+  const counts: Record<string, number> = {};
+  for (const { refused } of places) if (refused !== null) counts[refused] = (counts[refused] ?? 0) + 1;
+  return counts;
+}

@@ -51,3 +51,4 @@ export {
   walkResultOf,
 } from './walk.ts';
 export { addWalkPlace, WALK_PLACES, type WalkArea, type WalkPlace } from './walk-places.ts';
+export { channelCode } from './channel-code.ts';

@@ -3,6 +3,7 @@ import { type Cure, curesFor, findingKey, FINDINGS } from '../rules/index.ts';
 import { Derivations, derivationsOf, edited, onLevel, type Steps } from '../derive/index.ts';
 import { cablingReport, type CablingReport, type ScheduleWords } from '../sheets/index.ts';
 import { clashesOf, type HeadEndChange, headEndLengths, type RuleKey, setHeadEndRule } from '../devices/index.ts';
+import type { Outcome } from '../math/index.ts';
 import type { Device, Operation, ProjectDocument } from '../model/index.ts';
 import {
   bundleByRoute,
@@ -14,6 +15,7 @@ import {
   ROUTE_OF_RUN,
   runsByDevice,
 } from '../runs/index.ts';
+import { type BassAdvice, bassAdvice, designingTheatre, type TheatreDesign } from '../theatre/index.ts';
 import { dragDraft } from './drag-draft.ts';
 import { type EditEffects, effectsOf } from './effects.ts';
 import { applyPatch, type DocumentPatch } from './patch.ts';
@@ -135,6 +137,18 @@ export class DerivedProject {
   bothRoutes(runId: string): BothRoutes | null {
     const run = this.opened.project.runs[runId];
     return run ? bothRoutes(this.opened.project, plannedRun(this.opened.project, runId)) : null;
+  }
+
+  /** Places for the speakers of a room's layout, step by step with the share done. `prefix` begins the ids of what would be created. */
+  designTheatre(roomId: string, prefix: string): Generator<number, Outcome<TheatreDesign>> {
+    let count = 0;
+    const next = () => `${prefix}${++count}`;
+    return designingTheatre(this.opened.project, roomId, { device: next, run: next });
+  }
+
+  /** Responses of the subwoofers of a room at its seats, the map of its ear plane, and better places for so many subwoofers. */
+  bass(roomId: string, count: number): BassAdvice | null {
+    return bassAdvice(this.opened.project, roomId, count);
   }
 
   /** The cures of a published finding; none where it is gone. */

@@ -8,7 +8,7 @@ import { candidatesFor, sideOf, type SpeakerPlace, typeOfChannel, type Where } f
 import { windowOf } from './channel-at-seat.ts';
 import { fromMiddle } from './middle-line.ts';
 import type { Score } from './score.ts';
-import { solveLayout, type SolvedLayout, type Watch } from './solve-layout.ts';
+import { type SolvedLayout, solvingLayout } from './solve-layout.ts';
 import { speakersOf, theatreOf } from './theatre.ts';
 
 /** What becomes of a channel in a proposed layout. */
@@ -34,18 +34,28 @@ export interface TheatreDesign {
 
 /** Speakers stand at least so far apart, m. */
 const APART_M = 0.3;
+/** Share of the work that goes into looking at places. */
+const LOOKING = 0.6;
 
 /**
  * Places for all channels of a room's layout, in bays and at heights where they can be built: speakers that are fixed stay, others move
  * where it is worth it, missing ones are placed. Problems: `theatre-no-layout`, `theatre-no-picture`, `theatre-no-seats`,
  * `theatre-no-place` with the reason that bars most places.
  */
-export function designTheatre(
+export function designTheatre(project: ProjectDocument, roomId: string, ids: IdSource): Outcome<TheatreDesign> {
+  const steps = designingTheatre(project, roomId, ids);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** The same step by step, with the share done. */
+export function* designingTheatre(
   project: ProjectDocument,
   roomId: string,
   ids: IdSource,
-  watch: Watch = {},
-): Outcome<TheatreDesign> {
+): Generator<number, Outcome<TheatreDesign>> {
   const room = project.rooms[roomId];
   if (!room) return err('record-gone', { in: 'rooms', id: roomId });
   const before = theatreOf(project, room);
@@ -57,29 +67,23 @@ export function designTheatre(
   if (!reference) return err('theatre-no-seats', { kind: 'incomplete', field: 'seats' });
   const where: Where = { project, room, seats, reference, picture };
   const speakers = speakersOf(project, room);
-  const channels = wanted
-    .filter((channel) => channel !== 'subwoofer')
-    .map((channel) => {
-      const device = speakers.find((one) => one.channel === channel) ?? null;
-      const places = onItsSide(where, channel, candidatesFor(where, channel, device, windowOf(layout, channel, aim.school)));
-      const isFixed = device !== null && aim.fixedDeviceIds.includes(device.id) && places.length > 0;
-      return { channel, device, places, pinned: isFixed ? 0 : null };
-    });
+  const channels: Channels[number][] = [];
+  for (const channel of wanted.filter((one) => one !== 'subwoofer')) {
+    const device = speakers.find((one) => one.channel === channel) ?? null;
+    const places = onItsSide(where, channel, candidatesFor(where, channel, device, windowOf(layout, channel, aim.school)));
+    const isFixed = device !== null && aim.fixedDeviceIds.includes(device.id) && places.length > 0;
+    channels.push({ channel, device, places, pinned: isFixed ? 0 : null });
+    yield (LOOKING * channels.length) / wanted.length;
+  }
   const open = channels.map(({ places }) => places.filter(({ refused }) => refused === null).length);
   if (open.every((count) => count === 0)) return noPlace(channels);
-  const solved = solveLayout(
-    {
-      ...{ layout: layout!, seats, facingDeg: picture.facingDeg, middle: [picture.middle[0], picture.middle[1]] },
-      ...{
-        blocks: blocksIn(project, room, picture, seats),
-        channels,
-        workBudget: aim.workBudgetH,
-        leastApartM: APART_M,
-        school: aim.school,
-      },
-    },
-    watch,
-  );
+  const solving = solvingLayout({
+    ...{ layout: layout!, seats, facingDeg: picture.facingDeg, middle: [picture.middle[0], picture.middle[1]], channels },
+    ...{ blocks: blocksIn(project, room, picture, seats), workBudget: aim.workBudgetH, leastApartM: APART_M, school: aim.school },
+  });
+  let step = solving.next();
+  for (; !step.done; step = solving.next()) yield LOOKING + (1 - LOOKING) * step.value;
+  const solved = step.value;
   return proposal(where, ids, { channels, solved, before: before.score });
 }
 

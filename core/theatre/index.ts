@@ -6,7 +6,7 @@ export { aimOf } from './aim.ts';
 export { type BassRoom, intoBox, ontoPlan, type SeatOnNode } from './bass-room.ts';
 export { type Block, type ChannelAtSeat, type ChannelWindow, type Place } from './channel-at-seat.ts';
 export { type ChannelFigures, type ChannelSeat, mainAngleDeg, type PairFigures } from './channel-figures.ts';
-export { type DesignedChannel, designTheatre, type TheatreDesign } from './design.ts';
+export { type DesignedChannel, designTheatre, designingTheatre, type TheatreDesign } from './design.ts';
 export { fromMiddle } from './middle-line.ts';
 export { type Picture, pictureOf } from './picture.ts';
 export { pressureMap, type PressureMap, type PressureRoom } from './pressure-map.ts';
@@ -28,3 +28,7 @@ export {
 } from './bass.ts';
 export { fitLens, fitScreen, type ScreenWish, widthOfDiagonal } from './fit-types.ts';
 export { offPlan, onPlan, shiftInTheatre, type TheatreShift, type TheatreThing } from './moves.ts';
+export { type BassAdvice, bassAdvice } from './bass-advice.ts';
+export { flatOf, frameOf, type Inside, outlineOn, pictureCorners, type TheatreFrame, type TheatreView } from './frame.ts';
+export { type CalibratedChannel, calibrationOf } from './calibration.ts';
+export { type Reflection, reflectionsOf } from './reflections.ts';

@@ -59,11 +59,21 @@ const BETTER = 1e-12;
  * same answer.
  */
 export function solveLayout(problem: LayoutProblem, { onShare, isCalledOff }: Watch = {}): SolvedLayout {
+  const steps = solvingLayout(problem, isCalledOff);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+    onShare?.(step.value);
+  }
+}
+
+/** The same step by step, with the share of the round that is done. */
+export function* solvingLayout(problem: LayoutProblem, isCalledOff?: () => boolean): Generator<number, SolvedLayout> {
   const judge = new LayoutJudge(problem);
   const groups = groupsOf(problem);
   let judged = 0;
   let isOff = false;
-  const improved = (from: readonly (number | null)[]): (number | null)[] => {
+  const improved = function* (from: readonly (number | null)[]): Generator<number, (number | null)[]> {
     let best = [...from];
     let least = judge.lost(best);
     for (let isBetter = true; isBetter && !isOff;) {
@@ -77,14 +87,15 @@ export function solveLayout(problem: LayoutProblem, { onShare, isCalledOff }: Wa
           judged++;
           if (lost < least - BETTER) [best, least, isBetter] = [tried, lost, true];
         }
-        onShare?.(Math.min(1, (n + 1) / groups.length));
+        yield (n + 1) / groups.length;
       }
     }
     return best;
   };
   // With work counted and without: beyond its budget more of it loses nothing more, so that the best may lie there.
   const starts = problem.workBudget === null ? [0] : [0, 1];
-  const tries = starts.map((start) => improved(judge.first(start === 0)));
+  const tries: (number | null)[][] = [];
+  for (const start of starts) tries.push(yield* improved(judge.first(start === 0)));
   const chosen = tries.reduce((best, one) => (judge.lost(one) < judge.lost(best) - BETTER ? one : best));
   return { chosen, score: scoreOfTerms(judge.terms(chosen)), judged, stopped: isOff ? 'called off' : 'nothing better' };
 }

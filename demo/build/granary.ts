@@ -326,6 +326,8 @@ function addTheatre(house: HouseBuilder, lower: string): void {
       school: 'practice',
       wantedDeg: 50,
       panelsM2: 12,
+      peakDb: 95,
+      amplifierW: 150,
     }),
   ]);
 }

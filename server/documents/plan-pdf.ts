@@ -39,20 +39,16 @@ export function drawPlan(pdf: PDFKit.PDFDocument, sheet: PlanSheet, title: PlanT
   // Paper millimetres, y up, as the sheet is laid out.
   pdf.transform(POINTS_PER_MM, 0, 0, -POINTS_PER_MM, 0, mm(sheet.heightMm));
   [...sheet.marks].sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind)).forEach((mark) => drawMark(pdf, mark));
-  pdf.lineWidth(0.35).strokeColor(INK).undash();
-  pdf.rect(inset, inset, sheet.widthMm - 2 * inset, sheet.heightMm - 2 * inset).stroke();
-  pdf
-    .moveTo(inset, inset + sheet.titleBlockMm)
-    .lineTo(sheet.widthMm - inset, inset + sheet.titleBlockMm)
-    .stroke();
+  drawTitleBlock(pdf, sheet, title, {
+    heading: words.t(sheet.key.length > 0 ? 'documents.sheetOf' : 'documents.plan.wallsOf', { level: title.level }),
+    aid: `${words.t('documents.aid')} ${words.t('documents.boring')}`,
+  });
   const keyLeft = sheet.widthMm - inset - sheet.keyMm;
   pdf
     .moveTo(keyLeft, inset + sheet.titleBlockMm)
     .lineTo(keyLeft, sheet.heightMm - inset)
     .stroke();
-  drawScaleBar(pdf, sheet, title.project.units);
   drawKey(pdf, sheet, title.project.northRad);
-  drawTitle(pdf, sheet, title);
   pdf.restore();
 }
 
@@ -65,7 +61,7 @@ const ORDER: readonly SheetMark['kind'][] = [
 const WHITE = '#ffffff';
 
 /** Text in the flipped page: `size` and place in mm, from its left end or middle. */
-function write(
+export function write(
   pdf: PDFKit.PDFDocument,
   text: string,
   x: number,
@@ -81,7 +77,8 @@ function write(
   pdf.restore();
 }
 
-function path(pdf: PDFKit.PDFDocument, points: readonly (readonly [number, number])[], closed: boolean): void {
+/** Lines through points of the page, which may close. */
+export function path(pdf: PDFKit.PDFDocument, points: readonly (readonly [number, number])[], closed: boolean): void {
   points.forEach(([x, y], i) => (i === 0 ? pdf.moveTo(x, y) : pdf.lineTo(x, y)));
   if (closed) pdf.closePath();
 }
@@ -297,7 +294,7 @@ function pen(pdf: PDFKit.PDFDocument, system: keyof typeof SYSTEM_LINES, width: 
   pdf.lineWidth(width).strokeColor(colour);
 }
 
-function drawScaleBar(pdf: PDFKit.PDFDocument, sheet: PlanSheet, units: ProjectHeader['units']): void {
+function drawScaleBar(pdf: PDFKit.PDFDocument, sheet: Sheet, units: ProjectHeader['units']): void {
   const unitMm = (units === 'metric' ? 1000 : 304.8) / sheet.scale;
   const step = [1, 2, 5, 10, 20].find((n) => n * unitMm >= 12) ?? 50;
   const [x, y] = [sheet.widthMm - sheet.marginMm - 4 - 2 * step * unitMm - 8, sheet.marginMm + 9];
@@ -423,8 +420,33 @@ function wrapped(pdf: PDFKit.PDFDocument, text: string, width: number): string[]
   return lines;
 }
 
+/** What of a sheet to scale its title block says. */
+type Sheet = Pick<PlanSheet, 'paper' | 'widthMm' | 'heightMm' | 'marginMm' | 'titleBlockMm' | 'scale' | 'number'>;
+interface TitleWords {
+  readonly heading: string;
+  readonly aid: string;
+}
+
+/** Frame, scale bar and title block of a sheet to scale. */
+export function drawTitleBlock(pdf: PDFKit.PDFDocument, sheet: Sheet, title: PlanTitle, said: TitleWords): void {
+  const inset = sheet.marginMm;
+  pdf.lineWidth(0.35).strokeColor(INK).undash();
+  pdf.rect(inset, inset, sheet.widthMm - 2 * inset, sheet.heightMm - 2 * inset).stroke();
+  pdf
+    .moveTo(inset, inset + sheet.titleBlockMm)
+    .lineTo(sheet.widthMm - inset, inset + sheet.titleBlockMm)
+    .stroke();
+  drawScaleBar(pdf, sheet, title.project.units);
+  drawTitle(pdf, sheet, title, said);
+}
+
 /** House and client on the left, the firm in the middle, what this issue is on the right. */
-function drawTitle(pdf: PDFKit.PDFDocument, sheet: PlanSheet, { project, level, revision, date }: PlanTitle): void {
+function drawTitle(
+  pdf: PDFKit.PDFDocument,
+  sheet: Sheet,
+  { project, revision, date }: PlanTitle,
+  { heading, aid }: TitleWords,
+): void {
   const top = sheet.marginMm + sheet.titleBlockMm;
   const inner = sheet.widthMm - 2 * sheet.marginMm;
   const columns = [0, 0.36, 0.62, 1].map((share) => sheet.marginMm + share * inner);
@@ -438,14 +460,7 @@ function drawTitle(pdf: PDFKit.PDFDocument, sheet: PlanSheet, { project, level, 
       .stroke();
   const [one, two, three] = columns.map((x) => x + 4);
   writeIn(pdf, project.name, { x: one, y: top - 4.5, width: widthOf(0), lines: 1 }, 5, FONTS.uiBold, INK);
-  writeIn(
-    pdf,
-    words.t(sheet.key.length > 0 ? 'documents.sheetOf' : 'documents.plan.wallsOf', { level }),
-    { x: one, y: top - 10, width: widthOf(0), lines: 1 },
-    3.4,
-    FONTS.ui,
-    INK,
-  );
+  writeIn(pdf, heading, { x: one, y: top - 10, width: widthOf(0), lines: 1 }, 3.4, FONTS.ui, INK);
   writeIn(pdf, project.address, { x: one, y: top - 14.5, width: widthOf(0), lines: 2 }, 2.6, FONTS.ui, INK);
   label(two, top - 3.5, words.t('documents.plan.firm'));
   writeIn(pdf, project.firm || '–', { x: two, y: top - 7, width: widthOf(1), lines: 1 }, 3.2, FONTS.uiBold, INK);
@@ -464,6 +479,5 @@ function drawTitle(pdf: PDFKit.PDFDocument, sheet: PlanSheet, { project, level, 
     label(x, top - 3.5, name);
     writeIn(pdf, value, { x, y: top - 7.5, width: widthOf(2) / fields.length - 2, lines: 1 }, 3.2, FONTS.uiBold, INK);
   });
-  const aid = `${words.t('documents.aid')} ${words.t('documents.boring')}`;
   writeIn(pdf, aid, { x: one, y: sheet.marginMm + 6, width: inner - 60, lines: 2 }, 2.3, FONTS.tag, SOFT);
 }

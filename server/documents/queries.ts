@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { labelsQuery, planQuery, printLabelsRequest, siteQuery } from '@dusky-spool/core/model';
+import { labelsQuery, planQuery, printLabelsRequest, siteQuery, theatreQuery } from '@dusky-spool/core/model';
 
 const NO_QUERY = z.strictObject({});
 
@@ -23,6 +23,7 @@ export const DOCUMENT_QUERIES = {
   'trades-sheet.pdf': siteQuery,
   'plate-schedule.pdf': siteQuery,
   'hole-list.pdf': siteQuery,
+  'theatre-sheet.pdf': theatreQuery,
 } as const satisfies Record<string, z.ZodType<Readonly<Record<string, unknown>>>>;
 
 /** What each document is, in one line. */
@@ -42,6 +43,7 @@ export const DOCUMENT_TITLES = {
   'trades-sheet.pdf': 'What other trades do for us',
   'plate-schedule.pdf': 'Boxes and plates',
   'hole-list.pdf': 'Holes to bore',
+  'theatre-sheet.pdf': 'A room as a theatre, to scale, with its speakers, seats and picture',
 } as const satisfies Record<keyof typeof DOCUMENT_QUERIES, string>;
 
 export type DocumentName = keyof typeof DOCUMENT_QUERIES;

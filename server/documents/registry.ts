@@ -14,7 +14,11 @@ import {
   scheduleOf,
   type ScheduleRow,
   type SheetPaper,
+  theatreSheet,
+  type TheatreSheetWords,
+  theatreTables,
 } from '@dusky-spool/core/sheets';
+import { channelCode } from '@dusky-spool/core/brief';
 import { onLevel } from '@dusky-spool/core/derive';
 import { levelsFromBelow } from '@dusky-spool/core/house';
 import type { Problem } from '@dusky-spool/core/math';
@@ -28,6 +32,7 @@ import { SHEETS, withLowered } from './sheets.ts';
 import { type KeyPlan, tablesPdf, type TablesSheet } from './tables-pdf.ts';
 import { tagsPdf } from './tags-pdf.ts';
 import { templatePdf } from './template-pdf.ts';
+import { theatrePdf } from './theatre-pdf.ts';
 import { en, placeWords, sheetPlaceWords, words } from '@dusky-spool/texts';
 
 /** A project at the moment of asking, and the day, YYYY-MM-DD. */
@@ -110,6 +115,21 @@ function planListOf(project: ProjectDocument, levelId: string, runs: readonly Pl
   return planList(project, levelId, runs, { outdoors, atCeiling: en.documents.trades.words.atCeiling, place: sheetPlaceWords });
 }
 
+const THEATRE_WORDS: TheatreSheetWords = {
+  ...{ place: sheetPlaceWords, channels: en.terms.channels, codeOf: channelCode, ...en.documents.theatre.words },
+  trades: en.documents.theatre.trades,
+  riser: (row, rise) => words.t('documents.theatre.riser', { row, rise }),
+  steps: (count, rise, run) => words.t('documents.theatre.steps', { count, rise, run }),
+  stepLights: (row) => words.t('documents.theatre.stepLights', { row }),
+  rowOutlet: (row) => words.t('documents.theatre.rowOutlet', { row }),
+  rowChannel: en.documents.theatre.rowChannel,
+  hang: (kg, newtons, isOverhead) => words.t(`documents.theatre.${isOverhead ? 'hangOver' : 'hangWall'}`, { kg, newtons }),
+  outlet: (watts) => words.t('documents.theatre.outlet', { watts }),
+  reference: (seat) => words.t('documents.theatre.reference', { seat }),
+  turned: (turn, tilt) => words.t('documents.theatre.turned', { turn, tilt }),
+  lead: (beside, within) => words.t('documents.theatre.lead', { beside, within }),
+};
+
 /** How every document that is handed out of a project is made, by its name in `DOCUMENT_QUERIES`. */
 export const DOCUMENTS: { readonly [N in DocumentName]: Make<N> } = {
   'schedule.csv': (source) => ({
@@ -176,4 +196,15 @@ export const DOCUMENTS: { readonly [N in DocumentName]: Make<N> } = {
   'trades-sheet.pdf': makeSheet('trades-sheet'),
   'plate-schedule.pdf': makeSheet('plate-schedule'),
   'hole-list.pdf': makeSheet('hole-list'),
+  'theatre-sheet.pdf': async ({ project, revision, today, progress }, { room, paper }, refuse) => {
+    const sheet = theatreSheet(project, room, paper, channelCode);
+    if (!sheet.ok) return refuse(sheet.problem);
+    progress(0.5);
+    const title = { project: project.project, level: project.rooms[room].name, revision, date: today };
+    return {
+      name: 'theatre-sheet.pdf',
+      mediaType: PDF,
+      bytes: await theatrePdf(sheet.value, title, theatreTables(project, room, THEATRE_WORDS)),
+    };
+  },
 };

@@ -33,10 +33,14 @@ const WIDE: Readonly<Record<string, number>> = {
   why: 2,
   rule: 2.5,
   box: 1.4,
+  aim: 1.4,
+  cutOut: 1.2,
+  size: 1.6,
+  figures: 1.6,
 };
 
 /** A sheet of tables: the texts under its name hold title, sections, notes and column titles. */
-export type TablesSheet = 'plan' | 'site' | 'trades' | 'plates' | 'holes' | 'cabling' | 'checks';
+export type TablesSheet = 'plan' | 'site' | 'trades' | 'plates' | 'holes' | 'cabling' | 'checks' | 'theatre';
 
 export interface SheetTable {
   readonly section: string;

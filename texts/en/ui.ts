@@ -2,6 +2,7 @@ import { brief } from './brief.ts';
 import { library } from './library.ts';
 import { people } from './people.ts';
 import { survey } from './survey.ts';
+import { theatre } from './theatre.ts';
 
 /** Words of the screens. */
 export const ui = {
@@ -9,6 +10,7 @@ export const ui = {
   ...brief,
   ...library,
   ...people,
+  theatre,
   product: 'Dusky Spool',
   aid: 'Results are planning aids. Local code and licensed trades decide.',
   cancel: 'Cancel',

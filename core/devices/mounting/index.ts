@@ -8,7 +8,7 @@ export { type BlockingNeed, blockingNeeds } from './blocking.ts';
 export { type Clash, CLASHES, CURED_BY_MOVING } from './clash.ts';
 export { clashesOf, heightOf, rankOf } from './clashes.ts';
 export { DISPLAY_REASONS, displayWalls } from './display-walls.ts';
-export { loadOf } from './fixing.ts';
+export { loadOf, overheadRequiredN, wallRequiredN } from './fixing.ts';
 export { type Guide, type Guided, guideTo } from './guides.ts';
 export { legalPlaces } from './legal-places.ts';
 export { type Face, faceOf, holesToFill, mountsFor, mountTypeOf, typesFitting } from './mounts.ts';

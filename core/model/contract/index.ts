@@ -97,6 +97,7 @@ export {
   newProjectRequest,
   copyProjectRequest,
   planQuery,
+  theatreQuery,
   printLabelsRequest,
   KNOWS_AREAS,
   PROTOCOL_VERSION,

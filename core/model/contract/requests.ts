@@ -43,6 +43,12 @@ export const planQuery = z.strictObject({
   paper: z.enum(['A4', 'A3', 'A2', 'Letter', 'Tabloid']).default('A3'),
 });
 
+/** The sheet of a room as a theatre. */
+export const theatreQuery = z.strictObject({
+  room: z.string().max(40),
+  paper: z.enum(['A4', 'A3', 'A2', 'Letter', 'Tabloid']).default('A3'),
+});
+
 /** Raster pictures of more pixels are shown in tiles. */
 export const WHOLE_UP_TO_PX = 16_000_000;
 /** Side of a tile, px. */

@@ -101,7 +101,7 @@ export {
   type SystemName,
   SYSTEMS,
 } from './library-records.ts';
-export { ANGLE_SCHOOLS, ROOM_SURFACES, THEATRE_DEFAULTS, type TheatreAim } from './theatre-records.ts';
+export { ANGLE_SCHOOLS, CALIBRATION_STAGES, ROOM_SURFACES, THEATRE_DEFAULTS, type TheatreAim } from './theatre-records.ts';
 export { create, remove, removeWithDependants, update, updateProject } from './operations.ts';
 export {
   CEILING_KINDS,

@@ -1,10 +1,13 @@
 import { z } from 'zod';
-import { id, words } from './fields.ts';
+import { day, id, words } from './fields.ts';
 
 /** Windows of angles: the standard's first range, or the wider one of trade practice. */
 export const ANGLE_SCHOOLS = ['standard', 'practice'] as const;
 /** Surfaces of a room by what is on them, for the estimate of reverberation. */
 export const ROOM_SURFACES = ['board', 'glass', 'wood', 'carpet', 'drape', 'panel'] as const;
+
+/** When a speaker was measured. */
+export const CALIBRATION_STAGES = ['before', 'after'] as const;
 
 /** What a room is designed for as a theatre; everything that stands in it are devices and features as ever. */
 export const theatre = z.strictObject({
@@ -42,6 +45,20 @@ export const theatre = z.strictObject({
     .strictObject({ floor: z.enum(ROOM_SURFACES), walls: z.enum(ROOM_SURFACES), ceiling: z.enum(ROOM_SURFACES) })
     .describe('what is on most of each'),
   panelsM2: z.number().min(0).max(1000).describe('absorbing panels, m2'),
+  measured: z
+    .array(
+      z.strictObject({
+        deviceId: id,
+        stage: z.enum(CALIBRATION_STAGES),
+        delayMs: z.number().min(-1000).max(1000).nullable(),
+        levelDb: z.number().min(0).max(150).nullable().describe('of its test noise at the reference seat, dB'),
+        on: day,
+        by: words(60),
+        note: words(200),
+      }),
+    )
+    .max(400)
+    .describe('what was measured of each speaker at trim-out, before and after calibration'),
   note: words(1000),
 });
 
@@ -63,5 +80,6 @@ export const THEATRE_DEFAULTS = {
   t60S: 0.5,
   surfaces: { floor: 'carpet', walls: 'board', ceiling: 'board' },
   panelsM2: 0,
+  measured: [],
   note: '',
 } satisfies Omit<TheatreAim, 'id' | 'roomId'>;

@@ -31,3 +31,4 @@ export {
 export { siteSheet } from './site-sheet.ts';
 export { supportsOf } from './supports.ts';
 export { tradesSheet } from './trades-sheet.ts';
+export { type TheatreMark, type TheatreSheet, theatreSheet, type TheatreSheetWords, theatreTables } from './theatre-sheet.ts';

@@ -24,6 +24,7 @@ CREATE TABLE theatres (
   t60_s double precision NOT NULL CHECK (t60_s BETWEEN 0.1 AND 5),
   surfaces jsonb NOT NULL,
   panels_m2 double precision NOT NULL CHECK (panels_m2 >= 0),
+  measured jsonb NOT NULL,
   note text NOT NULL,
   PRIMARY KEY (project_id, id),
   CONSTRAINT theatres_one UNIQUE (project_id, room_id) DEFERRABLE INITIALLY DEFERRED,

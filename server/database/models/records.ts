@@ -435,6 +435,7 @@ export const RECORD_COLUMNS: Readonly<Record<CollectionName, ModelAttributes>> =
     t60S: number,
     surfaces: geometry,
     panelsM2: number,
+    measured: geometry,
     note: text,
   }),
   spentNumbers: recordColumns({ number: text, on: text }),

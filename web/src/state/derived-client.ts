@@ -201,8 +201,12 @@ export class DerivedClient {
   }
 
   /** One question about the project as it was sent last. */
-  ask<K extends keyof ProjectJobs>(job: K, params: ProjectJobs[K]['params']): Promise<ProjectJobs[K]['result']> {
-    return this.jobs.run(job, params);
+  ask<K extends keyof ProjectJobs>(
+    job: K,
+    params: ProjectJobs[K]['params'],
+    more?: { readonly signal?: AbortSignal; readonly report?: (value: ProjectJobs[K]['report']) => void },
+  ): Promise<ProjectJobs[K]['result']> {
+    return this.jobs.run(job, params, more);
   }
 
   stop(): void {

@@ -122,11 +122,12 @@ export async function editOnRoutes(
 async function ask<K extends keyof ProjectJobs>(
   job: K,
   params: ProjectJobs[K]['params'],
+  more?: Parameters<DerivedClient['ask']>[2] & { readonly report?: (value: ProjectJobs[K]['report']) => void },
 ): Promise<ProjectJobs[K]['result'] | null> {
   if (!client) return null;
   try {
     await client.upToDate();
-    return await client.ask(job, params);
+    return await client.ask(job, params, more);
   } catch (error) {
     return showFailure(error);
   }
@@ -152,5 +153,10 @@ export const askEffects = (operations: readonly Operation[]) => ask('effects', o
 export const askScheme = (pattern: string) => ask('scheme', pattern);
 /** What another head end for a system or cable family would do. */
 export const askHeadEnds = (question: HeadEndQuestion) => ask('headEnds', question);
+/** Speakers of a theatre on places that can be built, with progress; cancelled by the signal. */
+export const askTheatreDesign = (roomId: string, prefix: string, signal: AbortSignal, onShare: (share: number) => void) =>
+  ask('designTheatre', { roomId, prefix }, { signal, report: (value) => 'share' in value && onShare(value.share) });
+/** What subwoofers do at the seats of a room, and better places for so many of them. */
+export const askBass = (roomId: string, count: number) => ask('bass', { roomId, count });
 /** A run in the walls beside the same run on the surface. */
 export const askBothRoutes = (runId: string) => ask('bothRoutes', runId);

@@ -1,6 +1,8 @@
 import type { Delta, DerivedProject, DocumentPatch, DragDelta, HeadEndQuestion } from '@dusky-spool/core/deltas';
 import type { TidyRoutes } from '@dusky-spool/core/pathways';
+import type { Outcome } from '@dusky-spool/core/math';
 import type { Operation, ProjectDocument } from '@dusky-spool/core/model';
+import type { BassAdvice, TheatreDesign } from '@dusky-spool/core/theatre';
 import type { JobHandlers } from './jobs.ts';
 
 /** What is reported while a project is derived: the share done, 0 to 1, and its routes ahead of its checks. */
@@ -38,11 +40,24 @@ export interface ProjectJobs {
   readonly effects: Question<readonly Operation[], ReturnType<DerivedProject['effects']>>;
   readonly scheme: Question<string, ReturnType<DerivedProject['scheme']>>;
   readonly headEnds: Question<HeadEndQuestion, ReturnType<DerivedProject['headEnds']>>;
+  /** Speakers of a theatre on places that can be built. `prefix` begins the ids of what would be created. */
+  readonly designTheatre: {
+    readonly params: { readonly roomId: string; readonly prefix: string };
+    readonly report: { readonly share: number };
+    readonly result: Outcome<TheatreDesign>;
+  };
+  readonly bass: Question<{ readonly roomId: string; readonly count: number }, BassAdvice | null>;
   readonly bothRoutes: Question<string, ReturnType<DerivedProject['bothRoutes']>>;
 }
 
 /** A later state of the project replaces the derivation of an earlier one, and a later proposal an earlier one. */
-export const PROJECT_JOB_GROUPS = { open: 'derive', edit: 'derive', resume: 'derive', preview: 'preview' } as const;
+export const PROJECT_JOB_GROUPS = {
+  open: 'derive',
+  edit: 'derive',
+  resume: 'derive',
+  preview: 'preview',
+  designTheatre: 'design',
+} as const;
 
 /** The jobs, worked by a derived project. */
 export function projectHandlers(derived: DerivedProject): JobHandlers<ProjectJobs> {
@@ -74,6 +89,9 @@ export function projectHandlers(derived: DerivedProject): JobHandlers<ProjectJob
     effects: (operations) => derived.effects(operations),
     scheme: (pattern) => derived.scheme(pattern),
     headEnds: (question) => derived.headEnds(question),
+    designTheatre: ({ roomId, prefix }, { report, work }) =>
+      work(derived.designTheatre(roomId, prefix), (share) => report({ share })),
+    bass: ({ roomId, count }) => derived.bass(roomId, count),
     bothRoutes: (runId) => derived.bothRoutes(runId),
   };
 }

@@ -42,6 +42,7 @@ const WallView = later(() => import('../walls/WallView.tsx').then((module) => mo
 const CeilingView = later(() => import('../walls/CeilingView.tsx').then((module) => module.CeilingView), WAITING);
 const PlatesScreen = later(() => import('../plates/PlatesScreen.tsx').then((module) => module.PlatesScreen), WAITING);
 const LibraryScreen = later(() => import('../library/LibraryScreen.tsx').then((module) => module.LibraryScreen), WAITING);
+const TheatreScreen = later(() => import('../theatre/TheatreScreen.tsx').then((module) => module.TheatreScreen), WAITING);
 const PlanList = later(() => import('./PlanList.tsx').then((module) => module.PlanList), WAITING);
 const LabelsScreen = later(() => import('../labels/LabelsScreen.tsx').then((module) => module.LabelsScreen), null);
 const RoutesScreen = later(() => import('../pathways/PathwaysScreen.tsx').then((module) => module.PathwaysScreen), null);
@@ -64,6 +65,8 @@ export function PlanScreen(props: Props) {
         onView={(next) => go({ view: next })}
       />
     );
+  const theatre = stage === 'devices' ? /^theatre(?::(.+))?$/.exec(view ?? '') : null;
+  if (theatre) return <TheatreScreen projectId={projectId} roomId={theatre[1] ?? null} onView={(next) => go({ view: next })} />;
   if (view === 'ways' && stage === 'cabling') return <RoutesScreen onBack={toPlan} onRun={toRun} />;
   if (view === 'labels' && stage === 'cabling') return <LabelsScreen projectId={projectId} onBack={toPlan} onRun={toRun} />;
   if (view === 'list') return <PlanList onBack={toPlan} onSelect={(selection, level) => go({ view: null, selection, level })} />;
@@ -235,6 +238,11 @@ function SheetLeft({
       <button type="button" className={`plain link ${css.toWays}`} onClick={() => go({ view: 'list' })}>
         {text('planList.title')}
       </button>
+      {stage === 'devices' && (
+        <button type="button" className={`plain link ${css.toWays}`} onClick={() => go({ view: 'theatre' })}>
+          {text('theatre.open')}
+        </button>
+      )}
       {stage === 'cabling' &&
         (['ways', 'labels'] as const).map((list) => (
           <button key={list} type="button" className={`plain link ${css.toWays}`} onClick={() => go({ view: list })}>

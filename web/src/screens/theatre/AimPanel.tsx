@@ -1,0 +1,88 @@
+import { ROOM_SURFACES, type TheatreAim } from '@dusky-spool/core/model';
+import type { Theatre } from '@dusky-spool/core/theatre';
+import { formatArea } from '@dusky-spool/core/math';
+import { text } from '../../ground/text.ts';
+import { useProject } from '../../state/open-project.ts';
+import { Cautions } from '../../ui/Cautions.tsx';
+import { ChoiceField } from '../../ui/ChoiceField.tsx';
+import { NumberField } from '../../ui/fields.tsx';
+import css from './theatre.module.css';
+
+interface Props {
+  readonly theatre: Theatre;
+  readonly mayPlan: boolean;
+  readonly onChange: (after: Partial<TheatreAim>) => void;
+}
+
+/** What the room is designed for, and what it is made of. */
+export function AimPanel({ theatre, mayPlan, onChange }: Props) {
+  const { aim, sound, bass } = theatre;
+  const { units } = useProject().project;
+  const number = (
+    field: 'peakDb' | 'amplifierW' | 'wantedCdM2' | 'lightLeft' | 'ambientLx' | 't60S' | 'panelsM2',
+    min: number,
+    max: number,
+    step: number,
+  ) => (
+    <NumberField
+      label={text(`theatre.aim.${field}`)}
+      value={aim[field]}
+      {...{ min, max, step }}
+      onChange={(value) => onChange({ [field]: value })}
+    />
+  );
+  const optional = (field: 'wantedDeg' | 'workBudgetH', min: number, max: number) => (
+    <NumberField
+      label={text(`theatre.aim.${field}`)}
+      value={aim[field] ?? undefined}
+      placeholder={text('theatre.aim.any')}
+      {...{ min, max }}
+      onChange={(value) => onChange({ [field]: value })}
+      onEmpty={() => onChange({ [field]: null })}
+    />
+  );
+  return (
+    <fieldset className={css.panel} disabled={!mayPlan}>
+      <div className={css.fields}>
+        {optional('wantedDeg', 10, 120)}
+        {optional('workBudgetH', 0.5, 1000)}
+        {number('peakDb', 60, 125, 1)}
+        {number('amplifierW', 1, 10_000, 10)}
+        {number('wantedCdM2', 5, 2000, 1)}
+        {number('lightLeft', 0.05, 1, 0.05)}
+        {number('ambientLx', 0, 100_000, 1)}
+      </div>
+      <h4>{text('theatre.aim.room')}</h4>
+      <div className={css.fields}>
+        {(['floor', 'walls', 'ceiling'] as const).map((part) => (
+          <ChoiceField
+            key={part}
+            label={text(`theatre.aim.${part}`)}
+            value={aim.surfaces[part]}
+            options={ROOM_SURFACES.map((value) => ({ value, label: text(`theatre.surfaces.${value}`) }))}
+            onChange={(value) => onChange({ surfaces: { ...aim.surfaces, [part]: value } })}
+          />
+        ))}
+        {number('panelsM2', 0, 1000, 1)}
+        {number('t60S', 0.1, 5, 0.1)}
+      </div>
+      <ul className={css.methods}>
+        {sound.rt60S !== null && sound.targetS !== null && (
+          <li>{text('theatre.room.reverberation', { s: sound.rt60S.toFixed(2), target: sound.targetS.toFixed(2) })}</li>
+        )}
+        {sound.panelsM2 && (
+          <li>
+            {text('theatre.room.panels', {
+              from: formatArea(sound.panelsM2[0], units),
+              to: formatArea(sound.panelsM2[1], units),
+            })}
+          </li>
+        )}
+        <li>{text(sound.ratiosPass ? 'theatre.room.ratiosPass' : 'theatre.room.ratiosFail')}</li>
+        {bass.isApproximate && <li>{text('theatre.room.approximate')}</li>}
+        <li>{text('theatre.room.noise')}</li>
+      </ul>
+      <Cautions ids={['C14']} />
+    </fieldset>
+  );
+}

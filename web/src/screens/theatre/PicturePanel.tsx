@@ -1,0 +1,249 @@
+import { scopeByZoom, anamorphicLens } from '@dusky-spool/core/calculators';
+import { formatLength } from '@dusky-spool/core/math';
+import { type DeviceType, type ProjectDocument, SHIFT_SHAPES, update } from '@dusky-spool/core/model';
+import {
+  fitLens,
+  fitScreen,
+  placeForAll,
+  type Picture,
+  type ScreenWish,
+  type Theatre,
+  widthOfDiagonal,
+} from '@dusky-spool/core/theatre';
+import { text } from '../../ground/text.ts';
+import { useProject } from '../../state/open-project.ts';
+import { newRecordId, useProjectParts } from '../../state/project.ts';
+import { Cautions } from '../../ui/Cautions.tsx';
+import { ChoiceField } from '../../ui/ChoiceField.tsx';
+import { NumberField, SwitchField } from '../../ui/fields.tsx';
+import { LengthField } from '../../ui/LengthField.tsx';
+import css from './theatre.module.css';
+
+interface Props {
+  readonly theatre: Theatre;
+  readonly mayPlan: boolean;
+}
+
+const WIDE = 16 / 9;
+
+/** Size and height of the picture, lens and place of the projector, and what wide pictures cost. */
+export function PicturePanel({ theatre, mayPlan }: Props) {
+  const project = useProject();
+  const { picture, projections } = theatre;
+  if (!picture) return <p className={css.empty}>{text('theatre.noPicture')}</p>;
+  return (
+    <fieldset className={css.panel} disabled={!mayPlan}>
+      {picture.kind === 'screen' ? <ScreenFields picture={picture} /> : <p className="faint">{text('theatre.displaySize')}</p>}
+      <HeightField picture={picture} />
+      {projections.map(({ deviceId }) => (
+        <LensFields key={deviceId} deviceId={deviceId} />
+      ))}
+      {picture.kind === 'screen' && projections.length === 0 && <p className="faint">{text('theatre.noProjector')}</p>}
+      <PlaceForAll theatre={theatre} project={project} />
+      {picture.kind === 'screen' && <WideMethods picture={picture} lens={lensOf(project, projections[0]?.deviceId)} />}
+      <Cautions ids={picture.kind === 'screen' ? ['C7', 'C12', 'C1'] : ['C8', 'C1']} />
+    </fieldset>
+  );
+}
+
+const lensOf = (project: ProjectDocument, deviceId: string | undefined): DeviceType['lens'] =>
+  deviceId === undefined ? null : project.deviceTypes[project.devices[deviceId].typeId].lens;
+
+function ScreenFields({ picture }: { readonly picture: Picture }) {
+  const project = useProject();
+  const { edit } = useProjectParts('edit');
+  const { units } = project.project;
+  const aspect = picture.widthM / picture.heightM;
+  const wish: ScreenWish = { widthM: picture.widthM, aspect, gain: picture.gain, weaveMm: picture.weaveMm };
+  const fit = (after: Partial<ScreenWish>) =>
+    edit(text('theatre.edits.screen'), fitScreen(project, picture.deviceId, { ...wish, ...after }, newRecordId('s')));
+  return (
+    <div className={css.fields}>
+      <LengthField
+        label={text('theatre.width')}
+        valueM={picture.widthM}
+        units={units}
+        onChange={(widthM) => widthM !== null && fit({ widthM })}
+      />
+      <LengthField
+        label={text('theatre.diagonal')}
+        valueM={Math.hypot(picture.widthM, picture.heightM)}
+        units={units}
+        onChange={(diagonalM) => {
+          if (diagonalM === null) return;
+          const width = widthOfDiagonal(diagonalM, aspect);
+          if (width.ok) fit({ widthM: width.value });
+          else edit(text('theatre.edits.screen'), width);
+        }}
+      />
+      <NumberField
+        label={text('theatre.aspect')}
+        value={Number(aspect.toFixed(3))}
+        min={0.5}
+        max={4}
+        step={0.01}
+        onChange={(next) => fit({ aspect: next })}
+      />
+      <NumberField
+        label={text('theatre.gain')}
+        value={picture.gain}
+        min={0.1}
+        max={5}
+        step={0.1}
+        onChange={(gain) => fit({ gain })}
+      />
+      <NumberField
+        label={text('theatre.weave')}
+        value={picture.weaveMm ?? undefined}
+        placeholder={text('theatre.solid')}
+        min={0.05}
+        max={20}
+        step={0.05}
+        onChange={(weaveMm) => fit({ weaveMm })}
+        onEmpty={() => fit({ weaveMm: null })}
+      />
+    </div>
+  );
+}
+
+function HeightField({ picture }: { readonly picture: Picture }) {
+  const project = useProject();
+  const { edit } = useProjectParts('edit');
+  const device = project.devices[picture.deviceId];
+  if (!device) return null;
+  const bottomM = picture.middle[2] - picture.heightM / 2;
+  return (
+    <div className={css.fields}>
+      <LengthField
+        label={text('theatre.pictureBottom')}
+        valueM={bottomM}
+        units={project.project.units}
+        minM={0}
+        maxM={10}
+        onChange={(to) => {
+          if (to === null) return;
+          const fromM = device.heightM ?? picture.middle[2];
+          const operation = update('devices', device, { heightM: Number((fromM + to - bottomM).toFixed(4)) });
+          edit(text('edit.move'), operation ? [operation] : []);
+        }}
+      />
+    </div>
+  );
+}
+
+function LensFields({ deviceId }: { readonly deviceId: string }) {
+  const project = useProject();
+  const { edit } = useProjectParts('edit');
+  const device = project.devices[deviceId];
+  const type = device && project.deviceTypes[device.typeId];
+  const lens = type?.lens;
+  if (!lens) return null;
+  const fit = (after: Partial<typeof lens>) =>
+    edit(text('theatre.edits.lens'), fitLens(project, deviceId, { ...lens, ...after }, newRecordId('l')));
+  const number = (field: 'throwMin' | 'throwMax' | 'shiftUp' | 'shiftAside' | 'lumens', max: number, step: number) => (
+    <NumberField
+      label={text(`theatre.lens.${field}`)}
+      value={lens[field]}
+      min={0}
+      max={max}
+      step={step}
+      onChange={(value) => fit({ [field]: value })}
+    />
+  );
+  return (
+    <>
+      <h4>{device.name ? `${type.name}, ${device.name}` : type.name}</h4>
+      <div className={css.fields}>
+        {number('throwMin', 20, 0.05)}
+        {number('throwMax', 20, 0.05)}
+        {number('shiftUp', 3, 0.05)}
+        {number('shiftAside', 3, 0.05)}
+        {number('lumens', 100_000, 100)}
+        <ChoiceField
+          label={text('theatre.lens.shiftShape')}
+          value={lens.shiftShape}
+          options={SHIFT_SHAPES.map((value) => ({ value, label: text(`theatre.lens.shapes.${value}`) }))}
+          onChange={(shiftShape) => fit({ shiftShape })}
+        />
+        <SwitchField
+          label={text('theatre.lens.isUltraShort')}
+          value={lens.isUltraShort}
+          onChange={(isUltraShort) => fit({ isUltraShort })}
+        />
+      </div>
+    </>
+  );
+}
+
+/** Where one place serves all projectors that are compared. */
+function PlaceForAll({ theatre, project }: Pick<Props, 'theatre'> & { readonly project: ProjectDocument }) {
+  if (theatre.projections.length < 2) return null;
+  const { units } = project.project;
+  const both = placeForAll(theatre.projections);
+  return (
+    <p>
+      {both
+        ? text('theatre.placeForAll', {
+            from: formatLength(both[0], units),
+            to: formatLength(both[1], units),
+            count: theatre.projections.length,
+          })
+        : text('theatre.noPlaceForAll', { count: theatre.projections.length })}
+    </p>
+  );
+}
+
+/** What each way to show wide and usual pictures needs and loses. */
+function WideMethods({ picture, lens }: { readonly picture: Picture; readonly lens: DeviceType['lens'] }) {
+  const { units } = useProject().project;
+  const aspect = picture.widthM / picture.heightM;
+  if (!lens || lens.isUltraShort || aspect <= WIDE + 0.01) return null;
+  const zoom = scopeByZoom.run({
+    heightM: picture.heightM,
+    aspect,
+    leastRatio: lens.throwMin,
+    mostRatio: lens.throwMax,
+    throwM: null,
+  });
+  const bent = anamorphicLens.run({
+    ...{
+      widthM: picture.widthM,
+      expansion: 4 / 3,
+      chip: '16:9',
+      leastRatio: lens.throwMin,
+      mostRatio: lens.throwMax,
+      lensLoss: 0.05,
+    },
+  });
+  return (
+    <>
+      <h4>{text('theatre.wide.title')}</h4>
+      <ul className={css.methods}>
+        {zoom.ok && (
+          <li>
+            {zoom.value.fromM === null || zoom.value.toM === null
+              ? text('theatre.wide.zoomShort', {
+                  needed: zoom.value.zoomNeeded.toFixed(2),
+                  range: zoom.value.zoomRange.toFixed(2),
+                })
+              : text('theatre.wide.zoom', {
+                  from: formatLength(zoom.value.fromM, units),
+                  to: formatLength(zoom.value.toM, units),
+                  light: Math.round(100 * zoom.value.lightUsed),
+                })}
+          </li>
+        )}
+        {bent.ok && (
+          <li>
+            {text('theatre.wide.anamorphic', {
+              from: formatLength(bent.value.fromM, units),
+              to: formatLength(bent.value.toM, units),
+              light: Math.round(100 * bent.value.lightUsed),
+            })}
+          </li>
+        )}
+        <li>{text('theatre.wide.masks')}</li>
+      </ul>
+    </>
+  );
+}

@@ -164,6 +164,26 @@ describe('the command line', () => {
     expect(run('head-ends', demo('tollgate-cottage')).out).to.match(/^Cupboard rack \(Rack; the wall behind it\)$/m);
   });
 
+  it('tells a room as a theatre, and what a design of it would change', () => {
+    const { rooms } = JSON.parse(run('theatre', demo('saltmarsh-granary'), '--json').out) as {
+      rooms: { room: string; layout: string; channels: object[]; seats: object[]; projections: { throwFit: string }[] }[];
+    };
+    expect(rooms.map(({ room, layout, channels, seats }) => [room, layout, channels.length, seats.length])).to.deep.equal([
+      ['Screening room', '7.2.4', 13, 7],
+    ]);
+    expect(run('theatre', demo('saltmarsh-granary')).out).to.match(
+      /projector 4\.2\d m from the screen of 3\.78 to 5\.74 \(inside\)/,
+    );
+    const flat = run('theatre', demo('ropewalk-flat'), '--design');
+    expect(flat.status).to.equal(0);
+    expect(flat.out).to.match(/Living room: score - as placed, \d+\.\d as designed/);
+    expect(flat.out).to.match(/surround-left +placed .*refused: .*mount-no-cavity/);
+    const { rooms: designs } = JSON.parse(run('theatre', demo('ropewalk-flat'), '--design', '--json').out) as {
+      rooms: { design: { channels: object[] } }[];
+    };
+    expect(designs[0].design.channels).to.have.length(5);
+  });
+
   it('tells the rooms of a house with areas that sum, and what is not measured', () => {
     const { levels } = JSON.parse(run('rooms', demo('ropewalk-flat'), '--json').out) as {
       levels: { grossM2: number; footprintM2: number; rooms: { code: string; netM2: number }[]; open: string[] }[];

@@ -10,7 +10,7 @@ import { planRuns } from '@dusky-spool/core/runs';
 import { cablingText } from './cabling-text.ts';
 import { briefText } from './brief-text.ts';
 import { headEndsText } from './head-ends-text.ts';
-import { theatreText } from './theatre-text.ts';
+import { theatreDesignText, theatreText } from './theatre-text.ts';
 import { pathwaysText } from './pathways-text.ts';
 import { planCommand } from './plan-commands.ts';
 import { bad, type CommandResult, good, json, type ReadFile, withFile } from './result.ts';
@@ -27,7 +27,8 @@ export const USAGE = `Usage: npm run --silent cli -- COMMAND
   cabling FILE [--json]              bundles, pathway fill, spare conduits, firestopping, floor topping, supports
   head-ends FILE [--json]            what ends at each head end, by system, and the rules that say so
   brief FILE [--json]                answers of every room and outdoor area, cost, open decisions, builder's package
-  theatre FILE [--json]              rooms with surround channels: picture, seats, angles, sight lines, delays, score
+  theatre FILE [--design] [--json]   rooms as theatres: picture, projectors, seats, angles, sight lines, delays, score; --design
+                                     proposes places for the speakers of their layouts
   rooms FILE [--json]                rooms with net areas, footprint and gross area of each level
   questions FILE [--json]            what is not measured that a later stage needs, in walking order
   drawing FILE.dxf [--json]          layers, units and size of a drawing, and what was wrong in it
@@ -64,7 +65,9 @@ export function runCommand(args: readonly string[], readFile: ReadFile): Command
     case 'head-ends':
       return withFile(words[0], readFile, asJson, ({ project }) => good(headEndsText(project, asJson)));
     case 'theatre':
-      return withFile(words[0], readFile, asJson, ({ project }) => good(theatreText(project, asJson)));
+      return withFile(words[0], readFile, asJson, ({ project }) =>
+        good(flags.has('--design') ? theatreDesignText(project, asJson) : theatreText(project, asJson)),
+      );
     case 'brief':
       return withFile(words[0], readFile, asJson, ({ project }) => good(briefText(project, asJson, today.value)));
     case 'rooms':

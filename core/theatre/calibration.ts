@@ -1,4 +1,4 @@
-import type { TheatreAim } from '../model/index.ts';
+import type { SurroundChannel, TheatreAim } from '../model/index.ts';
 import type { Theatre } from './theatre.ts';
 
 type Measured = TheatreAim['measured'][number];
@@ -29,13 +29,12 @@ export function calibrationOf({ channels, aim }: Pick<Theatre, 'channels' | 'aim
     before: lastOf(deviceId, 'before'),
     after: lastOf(deviceId, 'after'),
   }));
-  const levels = pairs.flatMap(({ after, channel }) =>
-    after?.levelDb != null && channel !== 'subwoofer' ? [after.levelDb] : [],
-  );
+  const levels = pairs.flatMap(({ after, channel }) => levelOf(after, channel) ?? []);
   const mean = levels.length === 0 ? null : levels.reduce((sum, one) => sum + one, 0) / levels.length;
   return pairs.map(({ deviceId, delayMs, channel, before, after }) => {
-    const delayOffMs = after?.delayMs == null ? null : after.delayMs - delayMs;
-    const levelOffDb = after?.levelDb == null || mean === null || channel === 'subwoofer' ? null : after.levelDb - mean;
+    const delayOffMs = after === null || after.delayMs === null ? null : after.delayMs - delayMs;
+    const levelDb = levelOf(after, channel);
+    const levelOffDb = levelDb === null || mean === null ? null : levelDb - mean;
     const isEven =
       delayOffMs === null && levelOffDb === null
         ? null
@@ -43,3 +42,7 @@ export function calibrationOf({ channels, aim }: Pick<Theatre, 'channels' | 'aim
     return { deviceId, before, after, delayOffMs, levelOffDb, isEven };
   });
 }
+
+/** Subwoofers are set by their own curve, not to the mean. */
+const levelOf = (measured: Measured | null, channel: SurroundChannel): number | null =>
+  channel === 'subwoofer' ? null : (measured?.levelDb ?? null);

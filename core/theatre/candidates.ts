@@ -12,6 +12,7 @@ import {
 import { boundsOf, type Point2, pointInPolygon, rotate2, tidyM } from '../math/index.ts';
 import { type Device, newDevice, type ProjectDocument, type Room, type SurroundChannel, type Wall } from '../model/index.ts';
 import { channelAtSeat, type ChannelWindow, type Place } from './channel-at-seat.ts';
+import { fromMiddle } from './middle-line.ts';
 import type { Picture } from './picture.ts';
 import type { Seat } from './seats.ts';
 import type { CandidatePlace } from './solve-layout.ts';
@@ -59,21 +60,51 @@ export function candidatesFor(
   device: Device | null,
   window: ChannelWindow | null,
 ): SpeakerPlace[] {
-  const { project, room } = where;
   const typeId = typeOfChannel(where, channel, device);
   if (typeId === null) return [];
-  const own = device && device.roomId === room.id ? [placeOf(where, device, 0)] : [];
+  const own = device && device.roomId === where.room.id ? [placeOf(where, device, 0)] : [];
+  const places = placesOf(where, channel, { device, typeId, window });
+  // Where nothing goes into the wall, a speaker on a bracket may hang on it.
+  const onBracket = where.project.deviceTypes[ON_BRACKET];
+  if (
+    device ||
+    !onBracket ||
+    onBracket.id === typeId ||
+    channel.startsWith('top') ||
+    places.some(({ refused }) => refused === null)
+  )
+    return [...own, ...places];
+  return [...places, ...placesOf(where, channel, { device, typeId: onBracket.id, window })];
+}
+
+/** The type that hangs on a wall which has no cavity. */
+const ON_BRACKET = 'surface-speaker';
+/** A speaker of the middle stands at most so far from the middle line, m. */
+const NEAR_MIDDLE_M = 0.5;
+
+interface Speaker {
+  readonly device: Device | null;
+  readonly typeId: string;
+  readonly window: ChannelWindow | null;
+}
+
+/** Places of a type on the side of a channel, nearest to its window first. */
+function placesOf(where: Where, channel: SurroundChannel, { device, typeId, window }: Speaker): SpeakerPlace[] {
+  const { project, room, picture } = where;
   const attachment = attachmentOf(project.deviceTypes[typeId]);
   const devices =
     attachment === 'ceiling' ? onCeiling(where, typeId) : attachment === 'wall' ? onWalls(where, typeId, channel) : [];
-  const byWindow = devices
+  const from = fromMiddle(picture.middle, picture.facingDeg);
+  const side = sideOf(channel);
+  return devices
+    .filter((one) => {
+      const { asideM } = from(heardFrom(project, room, one));
+      return side === 0 ? Math.abs(asideM) < NEAR_MIDDLE_M : asideM * side > 0;
+    })
     .map((one) => ({ one, off: offWindow(where, one, window) }))
-    .sort((a, b) => a.off - b.off || a.one.x - b.one.x || a.one.y - b.one.y || (a.one.heightM ?? 0) - (b.one.heightM ?? 0));
-  const near = byWindow.slice(0, MOST_PLACES).map(({ one }) => {
-    const stands = device ? { ...one, id: device.id, number: device.number } : one;
-    return placeOf(where, stands, device ? MOVED_H : 0);
-  });
-  return [...own, ...near];
+    .sort((a, b) => a.off - b.off || a.one.x - b.one.x || a.one.y - b.one.y || (a.one.heightM ?? 0) - (b.one.heightM ?? 0))
+    .slice(0, MOST_PLACES)
+    .map(({ one }) => placeOf(where, device ? { ...one, id: device.id, number: device.number } : one, device ? MOVED_H : 0));
 }
 
 /** Where a device would be heard from, what keeps it from being built, and the work that it takes. */

@@ -86,7 +86,13 @@ describe('a theatre designed', () => {
         },
       ]),
     );
-    expect(refused({ ...house, walls: solid })).to.equal('theatre-no-place layout');
+    // Nothing goes into stone: speakers on brackets hang on it.
+    const hung = designed({ ...house, walls: solid });
+    expect(hung.channels.map(({ change }) => change)).to.deep.equal(hung.channels.map(() => 'placed'));
+    const placed = Object.values(hung.project.devices).filter(({ channel }) => channel !== null);
+    expect(new Set(placed.map(({ typeId }) => typeId))).to.deep.equal(new Set(['surface-speaker']));
+    const { 'surface-speaker': _, ...deviceTypes } = house.deviceTypes;
+    expect(refused({ ...house, walls: solid, deviceTypes })).to.equal('theatre-no-place layout');
   });
 
   it('does not make the demo’s screening room worse', () => {

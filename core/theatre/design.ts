@@ -4,9 +4,8 @@ import { edited } from '../derive/index.ts';
 import { err, ok, type Outcome } from '../math/index.ts';
 import type { Operation, ProjectDocument, SurroundChannel } from '../model/index.ts';
 import { blocksIn } from './blocks.ts';
-import { candidatesFor, sideOf, type SpeakerPlace, typeOfChannel, type Where } from './candidates.ts';
+import { candidatesFor, type SpeakerPlace, type Where } from './candidates.ts';
 import { windowOf } from './channel-at-seat.ts';
-import { fromMiddle } from './middle-line.ts';
 import type { Score } from './score.ts';
 import { type SolvedLayout, solvingLayout } from './solve-layout.ts';
 import { speakersOf, theatreOf } from './theatre.ts';
@@ -70,7 +69,7 @@ export function* designingTheatre(
   const channels: Channels[number][] = [];
   for (const channel of wanted.filter((one) => one !== 'subwoofer')) {
     const device = speakers.find((one) => one.channel === channel) ?? null;
-    const places = onItsSide(where, channel, candidatesFor(where, channel, device, windowOf(layout, channel, aim.school)));
+    const places = candidatesFor(where, channel, device, windowOf(layout, channel, aim.school));
     const isFixed = device !== null && aim.fixedDeviceIds.includes(device.id) && places.length > 0;
     channels.push({ channel, device, places, pinned: isFixed ? 0 : null });
     yield (LOOKING * channels.length) / wanted.length;
@@ -93,18 +92,6 @@ type Channels = readonly {
   readonly places: readonly SpeakerPlace[];
   readonly pinned: number | null;
 }[];
-
-/** A left speaker stays left of the middle line, one on it near to it. */
-function onItsSide({ picture }: Where, channel: SurroundChannel, places: readonly SpeakerPlace[]): SpeakerPlace[] {
-  const from = fromMiddle(picture.middle, picture.facingDeg);
-  const side = sideOf(channel);
-  return places.filter(({ at, device }, n) => {
-    if (n === 0 && device.id !== 'candidate') return true;
-    const { asideM } = from(at);
-    return side === 0 ? Math.abs(asideM) < NEAR_MIDDLE_M : asideM * side > 0;
-  });
-}
-const NEAR_MIDDLE_M = 0.5;
 
 function noPlace(channels: Channels): Outcome<never> {
   const reasons = channels.flatMap(({ places }) => places.flatMap(({ refused }) => refused ?? []));
@@ -141,12 +128,11 @@ function proposal(
       const moved = moveDevices(working, [{ deviceId: device.id, to: besidePlace(working, places[chosen]), ...height }]);
       return { ...about, change: moved.ok && apply(moved.value) ? 'moved' : 'impossible' };
     }
-    const typeId = typeOfChannel(where, channel, null)!;
     const height = stands.heightM === null ? {} : { heightM: stands.heightM };
     const placed = placeAll(
       working,
       stands.levelId,
-      [{ typeId, at: besidePlace(working, places[chosen]), ...height, more: { channel } }],
+      [{ typeId: stands.typeId, at: besidePlace(working, places[chosen]), ...height, more: { channel } }],
       ids,
     );
     return { ...about, change: placed.ok && apply(placed.value.operations) ? 'placed' : 'impossible' };

@@ -175,6 +175,18 @@ export const guidePages: readonly GuidePage[] = [
         text: 'Cable that is found is drawn in Survey with its test and its route, known or not, and becomes a run there or in the panel of a run: nothing is pulled or ordered for it. A device can use a found bracket, box or speaker. Untested wiring that is used is a warning.',
       },
       {
+        title: 'A theatre',
+        text: 'Theatre view, under the level at the left, opens a room with its picture, seats and speakers; the layout sheet there prints it to scale. Draw rows of seats, sofas and beams in Survey first: without seats nothing can be judged.',
+        steps: [
+          'Choose the layout by its channels, and which windows of angles hold. Drag seats, picture, projector and speakers on any view, or move them by the arrow keys (Shift: ten times as far); Seats and Picture have the same as typed figures.',
+          'Click a seat to see and hear from it. What lies beyond its window is dashed; a dashed red line is a speaker that the seat does not see.',
+          'Fixed, in the list of speakers: what is there already and stays. Design layout puts the others on bays and between joists; it shows what changes, what the score gains and why places are refused, before anything is made.',
+          'Subwoofers: the map, the level at every seat, and the most even places for one to four.',
+          'A warning that the client lives with: Note as compromise in the brief.',
+          'Trim-out: delays and levels as they are set and measured, against what was worked out.',
+        ],
+      },
+      {
         title: 'On its wall or ceiling',
         text: 'See it on its wall shows the wall square on, with studs and other devices; boxes, plates and blocking are placed there.',
       },

@@ -6,10 +6,10 @@ import { theatreSheet, type TheatreSheetWords, theatreTables } from './theatre-s
 
 const words: TheatreSheetWords = {
   place: {
-    outside: (wall) => `outside ${wall}`,
-    inWall: (room, wall) => `${room} ${wall} wall`,
-    fromWall: (distance, side) => `${distance} from ${side}`,
-    fromCorner: (distance, side) => `${distance} from corner ${side}`,
+    outside: (wall: string) => `outside ${wall}`,
+    inWall: (room: string, wall: string) => `${room} ${wall} wall`,
+    fromWall: (distance: string, side: string) => `${distance} from ${side}`,
+    fromCorner: (distance: string, side: string) => `${distance} from corner ${side}`,
     notMeasured: 'not measured',
   } as unknown as TheatreSheetWords['place'],
   channels: Object.fromEntries(SURROUND_CHANNELS.map((one) => [one, one])) as Record<SurroundChannel, string>,

@@ -5,11 +5,11 @@ const MAX_NAME = 60;
 /** A compromise agreed on a day, to be accepted by the client. */
 export const addCompromise = (
   project: ProjectDocument,
-  { id, what, on }: Pick<Compromise, 'id' | 'what' | 'on'>,
+  { id, what, on, roomId = null }: Pick<Compromise, 'id' | 'what' | 'on'> & { readonly roomId?: string | null },
 ): Operation[] => [
   create('compromises', {
     id,
-    roomId: null,
+    roomId,
     areaId: null,
     deviceId: null,
     what,

@@ -1,7 +1,7 @@
 import { ROOM_SURFACES, type TheatreAim } from '@dusky-spool/core/model';
-import type { Theatre } from '@dusky-spool/core/theatre';
-import { formatArea } from '@dusky-spool/core/math';
-import { text } from '../../ground/text.ts';
+import { type Reflection, reflectionsOf, type Theatre, type TheatreFrame } from '@dusky-spool/core/theatre';
+import { formatArea, formatLength } from '@dusky-spool/core/math';
+import { term, text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
 import { Cautions } from '../../ui/Cautions.tsx';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
@@ -10,14 +10,16 @@ import css from './theatre.module.css';
 
 interface Props {
   readonly theatre: Theatre;
+  readonly frame: TheatreFrame;
   readonly mayPlan: boolean;
   readonly onChange: (after: Partial<TheatreAim>) => void;
 }
 
 /** What the room is designed for, and what it is made of. */
-export function AimPanel({ theatre, mayPlan, onChange }: Props) {
+export function AimPanel({ theatre, frame, mayPlan, onChange }: Props) {
   const { aim, sound, bass } = theatre;
   const { units } = useProject().project;
+  const panels = reflectionsOf(theatre, frame).filter(({ treat }) => treat);
   const number = (
     field: 'peakDb' | 'amplifierW' | 'wantedCdM2' | 'lightLeft' | 'ambientLx' | 't60S' | 'panelsM2',
     min: number,
@@ -82,7 +84,26 @@ export function AimPanel({ theatre, mayPlan, onChange }: Props) {
         {bass.isApproximate && <li>{text('theatre.room.approximate')}</li>}
         <li>{text('theatre.room.noise')}</li>
       </ul>
+      <h4>{text('theatre.room.reflections')}</h4>
+      <ul className={css.methods}>
+        {panels.map((one) => (
+          <li key={`${one.channel} ${one.surface}`}>{reflectionWords(one, (valueM) => formatLength(valueM, units))}</li>
+        ))}
+        {panels.length === 0 && <li>{text('theatre.room.noReflections')}</li>}
+      </ul>
       <Cautions ids={['C14']} />
     </fieldset>
   );
 }
+
+const reflectionWords = (
+  { channel, surface, awayM, atM, laterMs, levelDb }: Reflection,
+  length: (valueM: number) => string,
+): string =>
+  text(`theatre.room.reflection.${surface}`, {
+    channel: term(`channels.${channel}`),
+    away: length(awayM),
+    at: length(Math.abs(atM)),
+    ms: laterMs.toFixed(1),
+    db: levelDb.toFixed(1),
+  });

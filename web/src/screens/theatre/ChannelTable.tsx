@@ -4,7 +4,7 @@ import { mainAngleDeg, type ChannelFigures, type Theatre, type TheatreFrame } fr
 import { Checkbox } from 'antd';
 import { term, text } from '../../ground/text.ts';
 import { channelCode } from '@dusky-spool/core/brief';
-import { deg } from './KeyFigures.tsx';
+import { deg } from './words.ts';
 
 import css from './theatre.module.css';
 
@@ -27,13 +27,24 @@ export function ChannelTable({ shown, theatre, frame, seat, chosenId, mayPlan, o
     <table className={css.table}>
       <thead>
         <tr>
-          {(['channel', 'angle', 'window', 'elevation', 'distance', 'delay', 'trim', 'offAxis', 'place', 'fixed'] as const).map(
-            (one) => (
-              <th key={one} scope="col">
-                {text(`theatre.columns.${one}`)}
-              </th>
-            ),
-          )}
+          {(
+            [
+              'channel',
+              'fixed',
+              'angle',
+              'window',
+              'elevation',
+              'distance',
+              'delay',
+              'trim',
+              'offAxis',
+              'place',
+            ] as const
+          ).map((one) => (
+            <th key={one} scope="col">
+              {text(`theatre.columns.${one}`)}
+            </th>
+          ))}
         </tr>
       </thead>
       <tbody>
@@ -52,6 +63,14 @@ export function ChannelTable({ shown, theatre, frame, seat, chosenId, mayPlan, o
                   {channelCode(one.channel)}
                 </button>
               </th>
+              <td>
+                <Checkbox
+                  checked={theatre.aim.fixedDeviceIds.includes(one.deviceId)}
+                  disabled={!mayPlan}
+                  aria-label={text('theatre.fixedLabel', { channel: term(`channels.${one.channel}`) })}
+                  onChange={(event) => onFix(one.deviceId, event.target.checked)}
+                />
+              </td>
               <td className={at && at.beyondDeg !== 0 ? css.bad : ''}>{at ? deg(mainAngleDeg(window, at)) : '–'}</td>
               <td>{window ? text('theatre.range', { from: window.mainDeg[0], to: window.mainDeg[1] }) : text('theatre.free')}</td>
               <td className={at && at.elevationBeyondDeg !== 0 ? css.bad : ''}>{at ? deg(at.elevationDeg, 0) : '–'}</td>
@@ -65,14 +84,6 @@ export function ChannelTable({ shown, theatre, frame, seat, chosenId, mayPlan, o
                 ) : (
                   placeOf(shown, frame, one)
                 )}
-              </td>
-              <td>
-                <Checkbox
-                  checked={theatre.aim.fixedDeviceIds.includes(one.deviceId)}
-                  disabled={!mayPlan}
-                  aria-label={text('theatre.fixedLabel', { channel: term(`channels.${one.channel}`) })}
-                  onChange={(event) => onFix(one.deviceId, event.target.checked)}
-                />
               </td>
             </tr>
           );

@@ -2,6 +2,7 @@ import { formatLength } from '@dusky-spool/core/math';
 import type { Theatre } from '@dusky-spool/core/theatre';
 import { text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
+import { deg } from './words.ts';
 import css from './theatre.module.css';
 
 interface Props {
@@ -9,8 +10,6 @@ interface Props {
   readonly seat: number;
 }
 
-export const deg = (value: number | null | undefined, digits = 1): string =>
-  value === null || value === undefined ? '–' : `${value.toFixed(digits)}°`;
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
 const SHORT_DB = 0.05;
 

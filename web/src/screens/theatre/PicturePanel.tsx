@@ -1,10 +1,11 @@
 import { scopeByZoom, anamorphicLens } from '@dusky-spool/core/calculators';
 import { formatLength } from '@dusky-spool/core/math';
-import { type DeviceType, type ProjectDocument, SHIFT_SHAPES, update } from '@dusky-spool/core/model';
+import { type DeviceType, type ProjectDocument, SHIFT_SHAPES } from '@dusky-spool/core/model';
 import {
   fitLens,
   fitScreen,
   placeForAll,
+  shiftInTheatre,
   type Picture,
   type ScreenWish,
   type Theatre,
@@ -122,9 +123,11 @@ function HeightField({ picture }: { readonly picture: Picture }) {
         maxM={10}
         onChange={(to) => {
           if (to === null) return;
-          const fromM = device.heightM ?? picture.middle[2];
-          const operation = update('devices', device, { heightM: Number((fromM + to - bottomM).toFixed(4)) });
-          edit(text('edit.move'), operation ? [operation] : []);
+          const shift = { asideM: 0, awayM: 0, upM: Number((to - bottomM).toFixed(4)) };
+          edit(
+            text('edit.move'),
+            shiftInTheatre(project, project.rooms[device.roomId!], { kind: 'device', id: device.id }, shift),
+          );
         }}
       />
     </div>

@@ -1,7 +1,7 @@
 import { type TheatreThing, type Inside, pictureCorners } from '@dusky-spool/core/theatre';
 import { text } from '../../ground/text.ts';
 import { BeadShape } from '../../ui/Bead.tsx';
-import { pathOf } from './TheatreHouse.tsx';
+import { pathOf } from './path.ts';
 import type { DrawingProps } from './TheatreDrawing.tsx';
 
 import css from './theatre.module.css';

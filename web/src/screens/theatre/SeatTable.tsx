@@ -1,12 +1,12 @@
 import { formatLength } from '@dusky-spool/core/math';
 import type { ProjectDocument, Room } from '@dusky-spool/core/model';
 import { shiftInTheatre, type Theatre, type TheatreFrame } from '@dusky-spool/core/theatre';
-import { InputNumber } from 'antd';
 import { text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
 import { useProjectParts } from '../../state/project.ts';
+import { NumberField } from '../../ui/fields.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
-import { deg } from './KeyFigures.tsx';
+import { deg } from './words.ts';
 
 import css from './theatre.module.css';
 
@@ -58,18 +58,14 @@ export function SeatTable({ shown, room, theatre, frame, seat, mayPlan, onSeat, 
               <td>{deg(one.besideDeg, 0)}</td>
               <td>{deg(one.topDeg)}</td>
               <td>{one.clearanceM === null ? '–' : formatLength(one.clearanceM, units)}</td>
-              <td>
-                <InputNumber
-                  size="small"
+              <td className={css.cell}>
+                <NumberField
+                  label={text('theatre.weightLabel', { seat: n + 1 })}
+                  value={one.weight}
                   min={0}
                   max={1}
                   step={0.1}
-                  disabled={!mayPlan}
-                  value={one.weight}
-                  aria-label={text('theatre.weightLabel', { seat: n + 1 })}
-                  onChange={(weight) => {
-                    if (weight !== null && weight !== one.weight) onWeigh(n, weight);
-                  }}
+                  onChange={(weight) => onWeigh(n, weight)}
                 />
               </td>
             </tr>

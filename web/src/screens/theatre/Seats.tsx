@@ -3,7 +3,7 @@ import { boundsOf, formatLength, type Point2 } from '@dusky-spool/core/math';
 import type { Feature } from '@dusky-spool/core/model';
 import { type SeatFigures, type TheatreThing, type Inside } from '@dusky-spool/core/theatre';
 import { text } from '../../ground/text.ts';
-import { pathOf } from './TheatreHouse.tsx';
+import { pathOf } from './path.ts';
 import type { DrawingProps } from './TheatreDrawing.tsx';
 
 import css from './theatre.module.css';

@@ -40,7 +40,7 @@ export function Theatre3d({ shown, room, theatre, onChoose }: Props) {
     const camera = new THREE.PerspectiveCamera(50, width / Math.max(1, height), 0.05, 100);
     const { fromM, toM } = frame;
     const middle = vector({ asideM: (fromM.asideM + toM.asideM) / 2, awayM: (fromM.awayM + toM.awayM) / 2, upM: 1 });
-    camera.position.copy(vector({ asideM: toM.asideM + 2.2, awayM: toM.awayM + 2.6, upM: toM.upM + 3.4 }));
+    camera.position.copy(vector({ asideM: toM.asideM + 2.6, awayM: toM.awayM + 3.6, upM: toM.upM + 4.6 }));
     const controls = new OrbitControls(camera, renderer.domElement);
     controls.target.copy(middle);
     controls.update();
@@ -79,7 +79,7 @@ export function Theatre3d({ shown, room, theatre, onChoose }: Props) {
   }, [shown, room, theatre]);
   return (
     <>
-      <div ref={host} className={css.view3d} role="img" aria-label={text('theatre.upper.3d')} />
+      <div ref={host} className={css.scene} role="img" aria-label={text('theatre.upper.3d')} />
       {failed && <p className="caution">{text('house3d.noWebGl')}</p>}
     </>
   );

@@ -16,7 +16,7 @@ import { SYSTEM_STYLE } from '../../ui/systems.ts';
 import { channelCode } from '@dusky-spool/core/brief';
 import { Projectors } from './Projectors.tsx';
 import { Seats } from './Seats.tsx';
-import { pathOf } from './TheatreHouse.tsx';
+import { pathOf } from './path.ts';
 import { type TheatreScale } from './theatre-view.ts';
 import css from './theatre.module.css';
 

@@ -6,6 +6,7 @@ import { type Theatre, type Inside, type TheatreFrame, type TheatreView, outline
 import { memo } from 'react';
 import { term } from '../../ground/text.ts';
 import type { TheatreScale } from './theatre-view.ts';
+import { pathOf } from './path.ts';
 import css from './theatre.module.css';
 
 interface Props {
@@ -18,9 +19,6 @@ interface Props {
 }
 
 const OVERHEAD: ReadonlySet<string> = new Set(['beam', 'soffit', 'steel', 'duct']);
-
-export const pathOf = (points: readonly (readonly [number, number])[], isClosed: boolean): string =>
-  points.length === 0 ? '' : `M${points.map(([x, y]) => `${x.toFixed(1)},${y.toFixed(1)}`).join('L')}${isClosed ? 'Z' : ''}`;
 
 /** The room itself: walls, joists, beams, and furniture that is not sat on. */
 export const TheatreHouse = memo(function TheatreHouse({ project, room, view, frame, scale }: Props) {

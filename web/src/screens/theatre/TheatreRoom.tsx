@@ -12,9 +12,11 @@ import {
   frameOf,
   type TheatreView,
 } from '@dusky-spool/core/theatre';
+import { findingSentence } from '@dusky-spool/texts';
 import { Button, ConfigProvider, Segmented, Select, Tabs } from 'antd';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useKeys } from '../../canvas/useKeys.ts';
+import { addCompromise } from '../../commands/add-compromise.ts';
 import { fixSpeaker, setTheatre, weighSeat } from '../../commands/set-theatre.ts';
 import { useRight } from '../../ground/api/session.ts';
 import { later } from '../../ground/later.ts';
@@ -22,10 +24,13 @@ import { text } from '../../ground/text.ts';
 import { askBass, askTheatreDesign, useDerived } from '../../state/derived.ts';
 import { ProjectProvider, useProject } from '../../state/open-project.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
+import { today } from '../../state/today.ts';
 import { FindingCard } from '../../ui/FindingCard.tsx';
+import { SmallButton } from '../../ui/SmallButton.tsx';
 import { PreviewBanner } from '../../ui/PreviewBanner.tsx';
 import { AimPanel } from './AimPanel.tsx';
 import { BassPanel } from './BassPanel.tsx';
+import { CalibrationTable } from './CalibrationTable.tsx';
 import { ChannelTable } from './ChannelTable.tsx';
 import { DesignDialog, type DesignState } from './DesignDialog.tsx';
 import { Dials } from './Dials.tsx';
@@ -45,7 +50,7 @@ interface Props {
 }
 
 const UPPER = ['top', 'front', '3d'] as const;
-const TABS = ['speakers', 'seats', 'picture', 'bass', 'room'] as const;
+const TABS = ['speakers', 'seats', 'picture', 'bass', 'room', 'calibration'] as const;
 /** Rules that speak of a theatre. */
 const THEATRE_RULES: ReadonlySet<string> = new Set([
   ...['channel-angles', 'channel-elevations', 'speakers-in-sight', 'pairs-even', 'seats-off-nodes', 'rows-see', 'riser-access'],
@@ -124,7 +129,8 @@ export function TheatreRoom({ projectId, roomId, onView }: Props) {
               )}
               {tab === 'picture' && <PicturePanel {...{ theatre, mayPlan }} />}
               {tab === 'bass' && <BassPanel {...{ theatre, room, seat, mayPlan }} {...bass} />}
-              {tab === 'room' && <AimPanel {...{ theatre, mayPlan }} onChange={aim} />}
+              {tab === 'room' && <AimPanel {...{ theatre, frame, mayPlan }} onChange={aim} />}
+              {tab === 'calibration' && <CalibrationTable theatre={theatre} onChange={aim} />}
             </div>
           </ProjectProvider>
         </ConfigProvider>
@@ -266,6 +272,9 @@ function useDesign(roomId: string) {
   };
 }
 
+/** Words of a compromise in the brief. */
+const MOST_WORDS = 200;
+
 /** Errors and warnings of this theatre, the worst first. */
 function TheatreFindings({
   shown,
@@ -277,7 +286,13 @@ function TheatreFindings({
   readonly roomId: string;
 }) {
   const { findings } = useDerived(shown);
+  const { edit } = useProjectParts('edit');
+  const mayPlan = useRight('plan');
   const { units } = shown.project;
+  const compromise = (finding: DerivedFinding) => {
+    const what = findingSentence(finding, units).slice(0, MOST_WORDS);
+    edit(text('theatre.compromise'), addCompromise(shown, { id: newRecordId('co'), roomId, what, on: today() }));
+  };
   const inRoom = ({ check, rank, subjects }: DerivedFinding) =>
     THEATRE_RULES.has(check) &&
     rank !== 'fine' &&
@@ -292,7 +307,9 @@ function TheatreFindings({
   return (
     <div className={css.findings}>
       {own.map((finding) => (
-        <FindingCard key={finding.ref} finding={finding} units={units} />
+        <FindingCard key={finding.ref} finding={finding} units={units}>
+          {mayPlan && <SmallButton onClick={() => compromise(finding)}>{text('theatre.compromise')}</SmallButton>}
+        </FindingCard>
       ))}
     </div>
   );

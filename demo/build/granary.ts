@@ -1,7 +1,14 @@
 import { curesFor, runChecks } from '../../core/rules/index.ts';
 import type { Point2 } from '../../core/math/index.ts';
 import { composePlate, platesWanted } from '../../core/devices/index.ts';
-import { create, type GroupKind, newHeader, THEATRE_DEFAULTS, type ProjectDocument, type SystemName } from '../../core/model/index.ts';
+import {
+  create,
+  type GroupKind,
+  newHeader,
+  THEATRE_DEFAULTS,
+  type ProjectDocument,
+  type SystemName,
+} from '../../core/model/index.ts';
 import { bundleByRoute, planRuns } from '../../core/runs/index.ts';
 import { signFloorConduit } from '../../core/pathways/index.ts';
 import { addBrief } from './brief.ts';
@@ -316,7 +323,11 @@ function addTheatre(house: HouseBuilder, lower: string): void {
   );
   house.thing(lower, 'seat-row', [[3.6, 7]], { name: 'First row', widthM: 2.1, depthM: 0.95 });
   house.thing(lower, 'seat-row', [[3.6, 5.45]], { name: 'Second row', widthM: 2.8, depthM: 0.95, bottomM: 0.36, topM: 1.41 });
-  house.thing(lower, 'steps', [[5.5, 5.9]], { name: 'Steps to the second row', topM: 0.18, contents: 'step lights on both sides' });
+  house.thing(lower, 'steps', [[5.5, 5.9]], {
+    name: 'Steps to the second row',
+    topM: 0.18,
+    contents: 'step lights on both sides',
+  });
   house.apply([
     create('theatres', {
       ...THEATRE_DEFAULTS,

@@ -27,8 +27,7 @@ import {
   theatreOf,
   type TheatreView,
 } from '../../theatre/index.ts';
-import type { PlaceWords } from './place-text.ts';
-import { placeText } from './place-text.ts';
+import { placeText, type PlaceWords } from './place-text.ts';
 import type { SheetPaper } from './plan-sheet.ts';
 
 /** What is drawn on a view, mm on the paper, y up. */

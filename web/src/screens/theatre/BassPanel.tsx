@@ -1,6 +1,6 @@
 import { formatLength } from '@dusky-spool/core/math';
 import type { Room } from '@dusky-spool/core/model';
-import { type BassAdvice, shiftInTheatre, type Theatre } from '@dusky-spool/core/theatre';
+import { type BassAdvice, offPlan, shiftInTheatre, type Theatre } from '@dusky-spool/core/theatre';
 import { Button, Segmented } from 'antd';
 import { useState } from 'react';
 import { text } from '../../ground/text.ts';
@@ -8,7 +8,6 @@ import { useProject } from '../../state/open-project.ts';
 import { useProjectParts } from '../../state/project.ts';
 import { BassMap } from './BassMap.tsx';
 import { SeatResponse } from './SeatResponse.tsx';
-import { offPlan } from '@dusky-spool/core/theatre';
 import css from './theatre.module.css';
 
 interface Props {

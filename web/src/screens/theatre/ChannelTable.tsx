@@ -27,24 +27,13 @@ export function ChannelTable({ shown, theatre, frame, seat, chosenId, mayPlan, o
     <table className={css.table}>
       <thead>
         <tr>
-          {(
-            [
-              'channel',
-              'fixed',
-              'angle',
-              'window',
-              'elevation',
-              'distance',
-              'delay',
-              'trim',
-              'offAxis',
-              'place',
-            ] as const
-          ).map((one) => (
-            <th key={one} scope="col">
-              {text(`theatre.columns.${one}`)}
-            </th>
-          ))}
+          {(['channel', 'fixed', 'angle', 'window', 'elevation', 'distance', 'delay', 'trim', 'offAxis', 'place'] as const).map(
+            (one) => (
+              <th key={one} scope="col">
+                {text(`theatre.columns.${one}`)}
+              </th>
+            ),
+          )}
         </tr>
       </thead>
       <tbody>

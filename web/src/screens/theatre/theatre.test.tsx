@@ -2,7 +2,7 @@ import '../../testing/dom.ts';
 import { expect } from 'chai';
 import { fireEvent, waitFor } from '@testing-library/react';
 import { listOf } from '@dusky-spool/core/derive';
-import { pictureOf, theatreOf } from '@dusky-spool/core/theatre';
+import { frameOf, pictureOf, theatreOf } from '@dusky-spool/core/theatre';
 import { smallTheatre } from '@dusky-spool/core/testing';
 import { demoHouse } from '../../testing/demo.ts';
 import { choose, enter } from '../../testing/fields.ts';
@@ -10,7 +10,6 @@ import { closePage, renderInProject } from '../../testing/render.tsx';
 import { startWorkers, stopWorkers } from '../../testing/worker.ts';
 import { TheatreScreen } from './TheatreScreen.tsx';
 import { shiftOf, theatreScale } from './theatre-view.ts';
-import { frameOf } from '@dusky-spool/core/theatre';
 
 const granary = demoHouse('saltmarsh-granary');
 const roomId = listOf(granary, 'theatres')[0].roomId;
@@ -75,7 +74,12 @@ describe('a room as a theatre', () => {
     expect(picture().widthM).to.equal(widthM);
     expect(page.getByRole('alert').textContent).to.include('wider than its wall');
     await enter(page, 'Shortest throw by width', '0');
-    expect(page.getAllByRole('alert').map(({ textContent }) => textContent).join()).to.include('above zero');
+    expect(
+      page
+        .getAllByRole('alert')
+        .map(({ textContent }) => textContent)
+        .join(),
+    ).to.include('above zero');
   });
 
   it('keeps what is measured at trim-out, and says what is off', async () => {

@@ -1,10 +1,14 @@
 import { onLevel } from '../derive/index.ts';
 import { boundsOf, type Point2, pointInPolygon } from '../math/index.ts';
-import type { ProjectDocument, Room } from '../model/index.ts';
+import { featureBox } from '../house/index.ts';
+import type { FeatureKind, ProjectDocument, Room } from '../model/index.ts';
 import type { Block } from './channel-at-seat.ts';
 import type { Picture } from './picture.ts';
 import { HEAD_OVER_EYE_M, type Seat } from './seats.ts';
 
+const OVERHEAD: ReadonlySet<FeatureKind> = new Set(['beam', 'soffit', 'steel']);
+/** Furniture that one looks over, or not. */
+const STANDING: ReadonlySet<FeatureKind> = new Set(['table', 'cabinet', 'desk', 'island']);
 /** Head of who sits: half of its width, and its height below the eyes, m. */
 const HEAD_HALF_M = 0.12;
 const HEAD_BELOW_M = 0.12;
@@ -17,12 +21,13 @@ const SQUARE_DEG = 1;
 /** What can stand between a speaker and an ear: beams and soffits of the room, a picture that lets no sound through, and heads. */
 export function blocksIn(project: ProjectDocument, room: Room, picture: Picture | null, seats: readonly Seat[]): Block[] {
   const house = onLevel(project, 'features', room.levelId)
-    .filter(({ kind }) => kind === 'beam' || kind === 'soffit' || kind === 'steel')
-    .flatMap(({ id, points, area, widthM, bottomM, topM }): Block[] => {
-      const corners = points as readonly Point2[];
+    .filter(({ kind, chosen }) => OVERHEAD.has(kind) || (STANDING.has(kind) && chosen))
+    .flatMap(({ id, kind, points, area, widthM, depthM, facingRad, bottomM, topM }): Block[] => {
+      const stands = STANDING.has(kind);
+      const corners = stands ? featureBox({ points, widthM, depthM, facingRad }) : (points as readonly Point2[]);
       if (!corners.some((p) => pointInPolygon(p, room.polygon as readonly Point2[])) && corners.length === 1) return [];
       const { minX, minY, maxX, maxY } = boundsOf(corners)!;
-      const half = area ? 0 : widthM / 2;
+      const half = area || stands ? 0 : widthM / 2;
       return [{ from: [minX - half, minY - half, bottomM], to: [maxX + half, maxY + half, topM], seat: null, featureId: id }];
     });
   const heads = seats.map((seat): Block => {

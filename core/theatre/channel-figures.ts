@@ -38,6 +38,8 @@ export interface ChannelFigures {
   /** Difference of level between the nearest and the farthest seat, dB. */
   readonly spreadDb: number;
   readonly loudness: Loudness | null;
+  /** What it takes of the score of the layout, of 100. */
+  readonly lostPoints: number;
 }
 
 /** The angle of a channel that its window is about: beside the middle line, or over the head; degrees. */
@@ -90,6 +92,7 @@ function figuresOf(
     delayMs: 0,
     trimDb: 0,
     spreadDb: spreadOf(atSeats),
+    lostPoints: 0,
     loudness: loudnessOf(
       type,
       seats,

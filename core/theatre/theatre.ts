@@ -9,7 +9,7 @@ import { type ChannelFigures, channelFigures, type PairFigures, pairsOf, type Sp
 import { type Picture, pictureOf } from './picture.ts';
 import { type Projection, projectionsOf } from './projection.ts';
 import { type RoomSound, roomSoundOf } from './room-sound.ts';
-import { mirrorLost, type Score, scoreOfTerms, spreadLost, weightOf } from './score.ts';
+import { lostOf, mirrorLost, type Score, scoreOfTerms, spreadLost, weightOf } from './score.ts';
 import { type SeatFigures, seatFigures } from './seat-figures.ts';
 import { type Seat, seatsOf } from './seats.ts';
 
@@ -61,7 +61,8 @@ export function theatreOf(project: ProjectDocument, room: Room): Theatre {
   const pairs = picture ? pairsOf(channels, picture) : [];
   return {
     roomId: room.id,
-    ...{ aim, layout, picture, channels, pairs },
+    ...{ aim, layout, picture, pairs },
+    channels: withLostPoints(channels, seats, pairs),
     projections: projectionsOf(project, room, picture, aim),
     seats: seatFigures(seats, picture),
     bass: bassRoomOf(project, room, picture, speakers, seats),
@@ -91,6 +92,22 @@ export function layoutOf(channels: readonly SurroundChannel[]): string | null {
   const floor = kinds.size - tops - (kinds.has('subwoofer') ? 1 : 0);
   if (floor === 0) return null;
   return tops > 0 ? `${floor}.${subwoofers}.${tops}` : `${floor}.${subwoofers}`;
+}
+
+/** What each channel takes of the score: by its angles and levels, and half of what its pair is uneven. */
+function withLostPoints(channels: readonly ChannelFigures[], seats: readonly Seat[], pairs: Theatre['pairs']): ChannelFigures[] {
+  const judged = channels.filter(({ window }) => window !== null);
+  const weights = judged.reduce((sum, { channel }) => sum + weightOf(channel), 0);
+  const seatWeights = seats.reduce((sum, { weight }) => sum + weight, 0);
+  return channels.map((one) => {
+    if (one.window === null || weights === 0 || seatWeights === 0) return one;
+    const share = weightOf(one.channel) / weights;
+    const angles = one.seats.reduce((sum, { loss }, n) => sum + seats[n].weight * loss, 0) / seatWeights;
+    const pair = pairs.find(({ leftId, rightId }) => leftId === one.deviceId || rightId === one.deviceId);
+    const symmetry = pair ? mirrorLost(pair.mirrorErrorM) / (2 * pairs.length) : 0;
+    const lost = lostOf({ angles: share * angles, levels: share * spreadLost(one.spreadDb), symmetry, work: 0 });
+    return { ...one, lostPoints: 100 * lost };
+  });
 }
 
 function scoreOf(channels: readonly ChannelFigures[], seats: readonly Seat[], pairs: Theatre['pairs']): Theatre['score'] {

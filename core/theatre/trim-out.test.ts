@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { newFeature } from '../model/index.ts';
 import { smallTheatre } from '../testing/index.ts';
 import { calibrationOf } from './calibration.ts';
 import { frameOf } from './frame.ts';
@@ -37,7 +38,7 @@ describe('a theatre at trim-out', () => {
 
   it('finds first reflections by the mirror of each speaker', () => {
     const frame = frameOf(house, house.rooms.a, theatre.picture);
-    const found = reflectionsOf(theatre, frame);
+    const found = reflectionsOf(house, house.rooms.a, theatre, frame);
     expect(found).to.have.length(6);
     const off = found.find(({ channel, surface }) => channel === 'front-left' && surface === 'left')!;
     // The left speaker stands 0.94 m from the face of the left wall, the seat 2.54 m; 2.84 m lie between them along the room.
@@ -46,6 +47,14 @@ describe('a theatre at trim-out', () => {
     expect(off.awayM).to.be.closeTo(speaker.awayM + share * 2.84, 1e-6);
     expect(off.atM).to.be.closeTo(1.1 - 0.1 * share, 1e-6);
     expect(off.laterMs).to.be.greaterThan(0);
-    expect(reflectionsOf({ ...theatre, seats: [] }, frame)).to.deep.equal([]);
+    // A table half way between, of which only its top reflects.
+    const table = newFeature({
+      ...{ id: 'table', levelId: 'm', kind: 'table', points: [[1.8, 2.6]] },
+      ...{ widthM: 1, depthM: 1, bottomM: 0, topM: 0.45 },
+    });
+    const set = { ...house, features: { ...house.features, table } };
+    const over = reflectionsOf(set, set.rooms.a, theatre, frame).filter(({ surface }) => surface === 'table');
+    expect(over.map(({ channel }) => channel)).to.deep.equal(['front-left']);
+    expect(reflectionsOf(house, house.rooms.a, { ...theatre, seats: [] }, frame)).to.deep.equal([]);
   });
 });

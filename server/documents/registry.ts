@@ -123,6 +123,8 @@ const THEATRE_WORDS: TheatreSheetWords = {
   stepLights: (row) => words.t('documents.theatre.stepLights', { row }),
   rowOutlet: (row) => words.t('documents.theatre.rowOutlet', { row }),
   rowChannel: en.documents.theatre.rowChannel,
+  lights: en.documents.theatre.lights,
+  screenLights: en.documents.theatre.screenLights,
   hang: (kg, newtons, isOverhead) => words.t(`documents.theatre.${isOverhead ? 'hangOver' : 'hangWall'}`, { kg, newtons }),
   outlet: (watts) => words.t('documents.theatre.outlet', { watts }),
   reference: (seat) => words.t('documents.theatre.reference', { seat }),

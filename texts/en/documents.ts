@@ -238,6 +238,8 @@ export const documents = {
     steps_other: '{{count}} steps before it: equal rises of {{rise}}, run {{run}} or more',
     stepLights: 'step lights on both sides of the steps to row {{row}}',
     rowOutlet: 'outlet under row {{row}}',
+    lights: 'light groups',
+    screenLights: 'those before the screen apart from the others, all dimmed; none shines on the screen',
     rowChannel: 'with a cable channel to the row, low voltage apart from mains',
     hangWall: 'blocking or studs for {{kg}} kg: {{newtons}} N',
     hangOver: 'structure and two safety cables for {{kg}} kg: {{newtons}} N',

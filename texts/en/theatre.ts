@@ -64,6 +64,7 @@ export const theatre = {
     delay: 'Delay',
     trim: 'Trim',
     offAxis: 'Off axis',
+    cost: 'Costs',
     place: 'Place',
     fixed: 'Fixed',
   },
@@ -101,6 +102,10 @@ export const theatre = {
   weave: 'Pitch of holes (mm)',
   solid: 'no holes',
   pictureBottom: 'Bottom of the picture',
+  wantedWidth: 'For {{deg}}° from the reference seat: {{width}} wide.',
+  take: 'Take it',
+  holesSeen: 'Holes are not seen from {{from}} on; the nearest seat is {{seat}} away.',
+  acuity: 'The finest detail of a 4K picture is seen up to {{from}}.',
   lens: {
     throwMin: 'Shortest throw by width',
     throwMax: 'Longest throw by width',
@@ -184,6 +189,7 @@ export const theatre = {
     reflection: {
       left: '{{channel}} off the left wall: {{away}} from the picture, {{at}} high ({{ms}} ms later, {{db}} dB).',
       right: '{{channel}} off the right wall: {{away}} from the picture, {{at}} high ({{ms}} ms later, {{db}} dB).',
+      table: '{{channel}} off a table top: {{away}} from the picture ({{ms}} ms later, {{db}} dB). Clear it, or cover it.',
       ceiling:
         '{{channel}} off the ceiling: {{away}} from the picture, {{at}} beside the middle line ({{ms}} ms later, {{db}} dB).',
     },

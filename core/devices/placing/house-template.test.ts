@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { create, type ProjectDocument, update } from '../../model/index.ts';
+import { create, type ProjectDocument, THEATRE_DEFAULTS, update } from '../../model/index.ts';
 import { countedIds, smallHouse, withDevices } from '../../testing/index.ts';
 import { applied } from '../../testing/steps.ts';
 import { houseFromTemplate, houseOptions } from './house-template.ts';
@@ -19,6 +19,10 @@ function template(): ProjectDocument {
     create('groups', { id: 'opt', kind: 'option', name: 'Music in the living room' }),
     create('groups', { id: 'zone', kind: 'audio', name: 'Zone' }),
     create('groupMembers', { id: 'gm', groupId: 'opt', deviceId: speaker.id }),
+    create('theatres', {
+      ...{ ...THEATRE_DEFAULTS, id: 'th', roomId: 'a', layout: '5.1' },
+      measured: [{ deviceId: speaker.id, stage: 'after', delayMs: 1, levelDb: 75, on: '2026-11-01', by: 'crew', note: '' }],
+    }),
     create('facts', {
       id: 'f',
       subject: 'rooms',
@@ -47,6 +51,7 @@ describe('a house from a template', () => {
       new Set(['drafted']),
     );
     expect(house.facts).to.deep.equal({});
+    expect(house.theatres.th).to.deep.include({ layout: '5.1', measured: [] });
   });
 
   it('leaves out the devices of options that it does not take, with their runs', () => {

@@ -69,6 +69,8 @@ export function houseFromTemplate(
         pastSignatures: [],
       })),
     ),
+    // What a new house is designed for stays; what was measured is of the first one.
+    theatres: tableFrom(listOf(template, 'theatres').map((one) => ({ ...one, measured: [] }))),
     decisions: tableFrom(listOf(template, 'decisions').map((one) => ({ ...one, chosen: '', decidedOn: '', owner: '' }))),
   };
   const left = new Set(without);

@@ -13,7 +13,15 @@ const words: TheatreSheetWords = {
     notMeasured: 'not measured',
   } as unknown as TheatreSheetWords['place'],
   channels: Object.fromEntries(SURROUND_CHANNELS.map((one) => [one, one])) as Record<SurroundChannel, string>,
-  ...{ atCeiling: 'ceiling', down: 'down', codeOf: channelCode, hidden: 'hidden', rowChannel: 'channel' },
+  ...{
+    atCeiling: 'ceiling',
+    down: 'down',
+    codeOf: channelCode,
+    hidden: 'hidden',
+    rowChannel: 'channel',
+    lights: 'lights',
+    screenLights: 'apart',
+  },
   trades: { framer: 'framer', electrician: 'electrician' },
   reference: (seat) => `${seat} ref`,
   turned: (turn, tilt) => `${turn} ${tilt}`,
@@ -67,7 +75,7 @@ describe('the sheet of a theatre', () => {
       ['speakers', 2],
       ['seats', 2],
       ['pictures', 2],
-      ['works', 8],
+      ['works', 9],
     ]);
     const [[left], seats, [screen, projector], works] = tables.map(({ rows }) => rows);
     // 1.60 m aside and 1.64 m ahead.

@@ -72,6 +72,8 @@ export interface TheatreSheetWords {
   readonly stepLights: (row: number) => string;
   readonly rowOutlet: (row: number) => string;
   readonly rowChannel: string;
+  readonly lights: string;
+  readonly screenLights: string;
   readonly hang: (kg: number, newtons: number, isOverhead: boolean) => string;
   readonly outlet: (watts: number) => string;
 }
@@ -488,5 +490,9 @@ function workRows(project: ProjectDocument, room: Room, theatre: Theatre, words:
       ...(type.mainsW === null ? [] : [['electrician', type.name, words.outlet(type.mainsW)]]),
     ];
   });
-  return [...risers, ...outlets, ...hung].map(([trade, ...rest]) => [words.trades[trade as 'framer' | 'electrician'], ...rest]);
+  const lights = theatre.picture?.kind === 'screen' ? [['electrician', words.lights, words.screenLights]] : [];
+  return [...risers, ...outlets, ...lights, ...hung].map(([trade, ...rest]) => [
+    words.trades[trade as 'framer' | 'electrician'],
+    ...rest,
+  ]);
 }

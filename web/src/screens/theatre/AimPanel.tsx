@@ -18,8 +18,8 @@ interface Props {
 /** What the room is designed for, and what it is made of. */
 export function AimPanel({ theatre, frame, mayPlan, onChange }: Props) {
   const { aim, sound, bass } = theatre;
-  const { units } = useProject().project;
-  const panels = reflectionsOf(theatre, frame).filter(({ treat }) => treat);
+  const project = useProject();
+  const { units } = project.project;
   const number = (
     field: 'peakDb' | 'amplifierW' | 'wantedCdM2' | 'lightLeft' | 'ambientLx' | 't60S' | 'panelsM2',
     min: number,
@@ -84,13 +84,7 @@ export function AimPanel({ theatre, frame, mayPlan, onChange }: Props) {
         {bass.isApproximate && <li>{text('theatre.room.approximate')}</li>}
         <li>{text('theatre.room.noise')}</li>
       </ul>
-      <h4>{text('theatre.room.reflections')}</h4>
-      <ul className={css.methods}>
-        {panels.map((one) => (
-          <li key={`${one.channel} ${one.surface}`}>{reflectionWords(one, (valueM) => formatLength(valueM, units))}</li>
-        ))}
-        {panels.length === 0 && <li>{text('theatre.room.noReflections')}</li>}
-      </ul>
+      <Reflections {...{ theatre, frame }} />
       <Cautions ids={['C14']} />
     </fieldset>
   );
@@ -107,3 +101,23 @@ const reflectionWords = (
     ms: laterMs.toFixed(1),
     db: levelDb.toFixed(1),
   });
+
+/** Where panels belong for the fronts. */
+function Reflections({ theatre, frame }: Pick<Props, 'theatre' | 'frame'>) {
+  const project = useProject();
+  const { units } = project.project;
+  const panels = reflectionsOf(project, project.rooms[theatre.roomId], theatre, frame).filter(({ treat }) => treat);
+  return (
+    <>
+      <h4>{text('theatre.room.reflections')}</h4>
+      <ul className={css.methods}>
+        {panels.map((one) => (
+          <li key={`${one.channel} ${one.surface} ${one.awayM}`}>
+            {reflectionWords(one, (valueM) => formatLength(valueM, units))}
+          </li>
+        ))}
+        {panels.length === 0 && <li>{text('theatre.room.noReflections')}</li>}
+      </ul>
+    </>
+  );
+}

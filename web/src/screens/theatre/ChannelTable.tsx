@@ -67,6 +67,7 @@ export function ChannelTable({ shown, theatre, frame, seat, chosenId, mayPlan, o
               <td>{`${one.delayMs.toFixed(1)} ms`}</td>
               <td>{`${one.trimDb.toFixed(1)} dB`}</td>
               <td>{at && one.channel !== 'subwoofer' ? `−${at.offAxisDb.toFixed(1)} dB` : '–'}</td>
+              <td title={text('theatre.scoreTitle')}>{window ? one.lostPoints.toFixed(1) : '–'}</td>
               <td>
                 {at?.sight === 'blocked' && one.channel !== 'subwoofer' ? (
                   <em className={css.bad}>{text('theatre.hidden')}</em>

@@ -1,4 +1,5 @@
-import { scopeByZoom, anamorphicLens } from '@dusky-spool/core/calculators';
+import { Button } from 'antd';
+import { scopeByZoom, anamorphicLens, screenWeave } from '@dusky-spool/core/calculators';
 import { formatLength } from '@dusky-spool/core/math';
 import { type DeviceType, type ProjectDocument, SHIFT_SHAPES } from '@dusky-spool/core/model';
 import {
@@ -34,7 +35,11 @@ export function PicturePanel({ theatre, mayPlan }: Props) {
   if (!picture) return <p className={css.empty}>{text('theatre.noPicture')}</p>;
   return (
     <fieldset className={css.panel} disabled={!mayPlan}>
-      {picture.kind === 'screen' ? <ScreenFields picture={picture} /> : <p className="faint">{text('theatre.displaySize')}</p>}
+      {picture.kind === 'screen' ? (
+        <ScreenFields {...{ picture, theatre }} />
+      ) : (
+        <p className="faint">{text('theatre.displaySize')}</p>
+      )}
       <HeightField picture={picture} />
       {projections.map(({ deviceId }) => (
         <LensFields key={deviceId} deviceId={deviceId} />
@@ -50,7 +55,7 @@ export function PicturePanel({ theatre, mayPlan }: Props) {
 const lensOf = (project: ProjectDocument, deviceId: string | undefined): DeviceType['lens'] =>
   deviceId === undefined ? null : project.deviceTypes[project.devices[deviceId].typeId].lens;
 
-function ScreenFields({ picture }: { readonly picture: Picture }) {
+function ScreenFields({ picture, theatre }: { readonly picture: Picture; readonly theatre: Theatre }) {
   const project = useProject();
   const { edit } = useProjectParts('edit');
   const { units } = project.project;
@@ -59,51 +64,54 @@ function ScreenFields({ picture }: { readonly picture: Picture }) {
   const fit = (after: Partial<ScreenWish>) =>
     edit(text('theatre.edits.screen'), fitScreen(project, picture.deviceId, { ...wish, ...after }, newRecordId('s')));
   return (
-    <div className={css.fields}>
-      <LengthField
-        label={text('theatre.width')}
-        valueM={picture.widthM}
-        units={units}
-        onChange={(widthM) => widthM !== null && fit({ widthM })}
-      />
-      <LengthField
-        label={text('theatre.diagonal')}
-        valueM={Math.hypot(picture.widthM, picture.heightM)}
-        units={units}
-        onChange={(diagonalM) => {
-          if (diagonalM === null) return;
-          const width = widthOfDiagonal(diagonalM, aspect);
-          if (width.ok) fit({ widthM: width.value });
-          else edit(text('theatre.edits.screen'), width);
-        }}
-      />
-      <NumberField
-        label={text('theatre.aspect')}
-        value={Number(aspect.toFixed(3))}
-        min={0.5}
-        max={4}
-        step={0.01}
-        onChange={(next) => fit({ aspect: next })}
-      />
-      <NumberField
-        label={text('theatre.gain')}
-        value={picture.gain}
-        min={0.1}
-        max={5}
-        step={0.1}
-        onChange={(gain) => fit({ gain })}
-      />
-      <NumberField
-        label={text('theatre.weave')}
-        value={picture.weaveMm ?? undefined}
-        placeholder={text('theatre.solid')}
-        min={0.05}
-        max={20}
-        step={0.05}
-        onChange={(weaveMm) => fit({ weaveMm })}
-        onEmpty={() => fit({ weaveMm: null })}
-      />
-    </div>
+    <>
+      <div className={css.fields}>
+        <LengthField
+          label={text('theatre.width')}
+          valueM={picture.widthM}
+          units={units}
+          onChange={(widthM) => widthM !== null && fit({ widthM })}
+        />
+        <LengthField
+          label={text('theatre.diagonal')}
+          valueM={Math.hypot(picture.widthM, picture.heightM)}
+          units={units}
+          onChange={(diagonalM) => {
+            if (diagonalM === null) return;
+            const width = widthOfDiagonal(diagonalM, aspect);
+            if (width.ok) fit({ widthM: width.value });
+            else edit(text('theatre.edits.screen'), width);
+          }}
+        />
+        <NumberField
+          label={text('theatre.aspect')}
+          value={Number(aspect.toFixed(3))}
+          min={0.5}
+          max={4}
+          step={0.01}
+          onChange={(next) => fit({ aspect: next })}
+        />
+        <NumberField
+          label={text('theatre.gain')}
+          value={picture.gain}
+          min={0.1}
+          max={5}
+          step={0.1}
+          onChange={(gain) => fit({ gain })}
+        />
+        <NumberField
+          label={text('theatre.weave')}
+          value={picture.weaveMm ?? undefined}
+          placeholder={text('theatre.solid')}
+          min={0.05}
+          max={20}
+          step={0.05}
+          onChange={(weaveMm) => fit({ weaveMm })}
+          onEmpty={() => fit({ weaveMm: null })}
+        />
+      </div>
+      <SizeAdvice {...{ picture, theatre }} onWidth={(widthM) => fit({ widthM })} />
+    </>
   );
 }
 
@@ -248,5 +256,42 @@ function WideMethods({ picture, lens }: { readonly picture: Picture; readonly le
         <li>{text('theatre.wide.masks')}</li>
       </ul>
     </>
+  );
+}
+
+/** How wide the picture would be for the angle that is wanted, and whether its holes and its detail are seen. */
+function SizeAdvice({
+  picture,
+  theatre,
+  onWidth,
+}: {
+  readonly picture: Picture;
+  readonly theatre: Theatre;
+  readonly onWidth: (widthM: number) => void;
+}) {
+  const { units } = useProject().project;
+  const reference = theatre.seats.find(({ isReference }) => isReference);
+  if (!reference || reference.distanceM === null) return null;
+  const { wantedDeg } = theatre.aim;
+  const wantedM = wantedDeg === null ? null : 2 * reference.distanceM * Math.tan((wantedDeg * Math.PI) / 360);
+  const nearestM = Math.min(...theatre.seats.map(({ distanceM }) => distanceM ?? Infinity));
+  const weave = picture.weaveMm === null ? null : screenWeave.run({ pitchMm: picture.weaveMm, kind: null, seatM: nearestM });
+  return (
+    <ul className={css.methods}>
+      {wantedDeg !== null && wantedM !== null && (
+        <li>
+          {text('theatre.wantedWidth', { deg: wantedDeg, width: formatLength(wantedM, units) })}{' '}
+          <Button size="small" onClick={() => onWidth(Math.round(wantedM * 100) / 100)}>
+            {text('theatre.take')}
+          </Button>
+        </li>
+      )}
+      {weave?.ok && (
+        <li className={weave.value.ok === false ? css.bad : ''}>
+          {text('theatre.holesSeen', { from: formatLength(weave.value.neededM, units), seat: formatLength(nearestM, units) })}
+        </li>
+      )}
+      {reference.acuityM !== null && <li>{text('theatre.acuity', { from: formatLength(reference.acuityM, units) })}</li>}
+    </ul>
   );
 }

@@ -32,3 +32,4 @@ export { type BassAdvice, bassAdvice } from './bass-advice.ts';
 export { flatOf, frameOf, type Inside, outlineOn, pictureCorners, type TheatreFrame, type TheatreView } from './frame.ts';
 export { type CalibratedChannel, calibrationOf } from './calibration.ts';
 export { type Reflection, reflectionsOf } from './reflections.ts';
+export { footprintsOf } from './footprints.ts';

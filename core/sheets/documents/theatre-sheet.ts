@@ -1,7 +1,6 @@
 import { riserSteps, speakerAim } from '../../calculators/index.ts';
 import { overheadRequiredN, tapePlaceOf, wallRequiredN } from '../../devices/index.ts';
 import { onLevel } from '../../derive/index.ts';
-import { featureBox } from '../../house/index.ts';
 import {
   err,
   formatClearance,
@@ -11,12 +10,12 @@ import {
   type Outcome,
   PAPER_MM,
   type Point2,
-  rotate2,
 } from '../../math/index.ts';
 import type { Device, Feature, ProjectDocument, Room, SurroundChannel } from '../../model/index.ts';
 import {
   type ChannelFigures,
   flatOf,
+  footprintsOf,
   frameOf,
   type Inside,
   mainAngleDeg,
@@ -197,7 +196,9 @@ function beamMarks({ project, room, frame, view, place }: Drawn): TheatreMark[] 
   const [low, high] = [frame.fromM, frame.toM];
   return onLevel(project, 'features', room.levelId)
     .filter(({ kind }) => BEAMS.has(kind))
-    .map((feature) => ({ feature, corners: footprint(feature).map(([x, y]) => frame.insideOf([x, y, feature.bottomM])) }))
+    .flatMap((feature) =>
+      footprintsOf(feature).map((one) => ({ feature, corners: one.map(([x, y]) => frame.insideOf([x, y, feature.bottomM])) })),
+    )
     .filter(({ corners }) =>
       corners.some(
         ({ asideM, awayM }) => asideM > low.asideM - 0.5 && asideM < high.asideM + 0.5 && awayM > low.awayM && awayM < high.awayM,
@@ -220,24 +221,11 @@ function boxOn(view: TheatreView, corners: readonly Inside[], { bottomM, topM }:
   return [at(from, bottomM), at(to, bottomM), at(to, topM), at(from, topM)];
 }
 
-function footprint({ points, widthM, area, depthM, facingRad }: Feature): readonly Point2[] {
-  if (area) return points as Point2[];
-  if (points.length === 1) return featureBox({ points, widthM, depthM: depthM || widthM, facingRad });
-  const [a, b] = [points[0] as Point2, points[points.length - 1] as Point2];
-  const [ox, oy] = rotate2([0, widthM / 2], Math.atan2(b[1] - a[1], b[0] - a[0]));
-  return [
-    [a[0] + ox, a[1] + oy],
-    [b[0] + ox, b[1] + oy],
-    [b[0] - ox, b[1] - oy],
-    [a[0] - ox, a[1] - oy],
-  ];
-}
-
 function seatMarks({ project, room, theatre, frame, view, place }: Drawn): TheatreMark[] {
   if (view === 'front') return [];
   return [...new Set(theatre.seats.map(({ featureId }) => featureId))].flatMap((id): TheatreMark[] => {
     const feature = project.features[id];
-    const corners = footprint(feature).map(([x, y]) => frame.insideOf([x, y, feature.bottomM]));
+    const corners = footprintsOf(feature)[0].map(([x, y]) => frame.insideOf([x, y, feature.bottomM]));
     const seats = theatre.seats.filter(({ featureId }) => featureId === id);
     const heads = (view === 'top' ? seats : seats.slice(0, 1)).map((one): TheatreMark => ({
       kind: 'head',

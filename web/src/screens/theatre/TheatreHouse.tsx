@@ -1,8 +1,15 @@
 import { onLevel } from '@dusky-spool/core/derive';
-import { featureBox, joistsOf } from '@dusky-spool/core/house';
-import { boundsOf, formatLength, type Point2, pointInPolygon, rotate2 } from '@dusky-spool/core/math';
+import { joistsOf } from '@dusky-spool/core/house';
+import { boundsOf, formatLength, type Point2, pointInPolygon } from '@dusky-spool/core/math';
 import type { Feature, ProjectDocument, Room } from '@dusky-spool/core/model';
-import { type Theatre, type Inside, type TheatreFrame, type TheatreView, outlineOn } from '@dusky-spool/core/theatre';
+import {
+  type Theatre,
+  type Inside,
+  type TheatreFrame,
+  type TheatreView,
+  footprintsOf,
+  outlineOn,
+} from '@dusky-spool/core/theatre';
 import { memo } from 'react';
 import { term } from '../../ground/text.ts';
 import type { TheatreScale } from './theatre-view.ts';
@@ -43,7 +50,11 @@ export const TheatreHouse = memo(function TheatreHouse({ project, room, view, fr
           />
         ))}
       {things.map((feature) => (
-        <Thing key={feature.id} {...{ project, room, feature, view, frame, scale }} />
+        <g key={feature.id}>
+          {footprintsOf(feature).map((footprint, n) => (
+            <Thing key={n} {...{ project, feature, footprint, view, frame, scale }} />
+          ))}
+        </g>
       ))}
     </>
   );
@@ -52,18 +63,19 @@ export const TheatreHouse = memo(function TheatreHouse({ project, room, view, fr
 function Thing({
   project,
   feature,
+  footprint,
   view,
   frame,
   scale,
 }: {
   readonly project: ProjectDocument;
-  readonly room: Room;
   readonly feature: Feature;
+  readonly footprint: readonly Point2[];
   readonly view: TheatreView;
   readonly frame: TheatreFrame;
   readonly scale: TheatreScale;
 }) {
-  const corners = footprintOf(feature).map(([x, y]) => frame.insideOf([x, y, feature.bottomM]));
+  const corners = footprint.map(([x, y]) => frame.insideOf([x, y, feature.bottomM]));
   const flat = view === 'top' ? corners : boxOf(corners, view, feature);
   const points = flat.map(scale.at);
   const { minX, maxX, minY, maxY } = boundsOf(points.map(([x, y]) => [x, y] as Point2))!;
@@ -87,31 +99,6 @@ function Thing({
     </g>
   );
 }
-
-function footprintOf(feature: Feature): Point2[] {
-  const { points, widthM, area } = feature;
-  if (points.length === 1) return feature.depthM > 0 ? [...featureBox(feature)] : squareAt(points[0] as Point2, widthM);
-  if (area) return points as Point2[];
-  const [a, b] = [points[0] as Point2, points[points.length - 1] as Point2];
-  const angle = Math.atan2(b[1] - a[1], b[0] - a[0]);
-  const [ox, oy] = rotate2([0, widthM / 2], angle);
-  return [
-    [a[0] + ox, a[1] + oy],
-    [b[0] + ox, b[1] + oy],
-    [b[0] - ox, b[1] - oy],
-    [a[0] - ox, a[1] - oy],
-  ];
-}
-
-const squareAt = ([x, y]: Point2, widthM: number): Point2[] => {
-  const h = widthM / 2;
-  return [
-    [x - h, y - h],
-    [x + h, y - h],
-    [x + h, y + h],
-    [x - h, y + h],
-  ];
-};
 
 /** The box of a footprint as it is seen from the side or from the seats. */
 function boxOf(corners: readonly Inside[], view: 'side' | 'front', { bottomM, topM }: Feature): Inside[] {

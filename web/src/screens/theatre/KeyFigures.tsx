@@ -12,6 +12,8 @@ interface Props {
 
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
 const SHORT_DB = 0.05;
+/** Up to the top of a picture without bending the neck (ENGINEERING 9.1, 9.5), degrees. */
+const MOST_UP_DEG = { screen: 15, display: 25 } as const;
 
 /** The figures that a theatre is judged by, for the seat that is looked from. */
 export function KeyFigures({ theatre, seat }: Props) {
@@ -26,7 +28,7 @@ export function KeyFigures({ theatre, seat }: Props) {
   const add = (key: string, value: string, isBad = false) => rows.push([key, value, isBad]);
   if (own && picture) {
     add(text('theatre.pictureWide', { seat: seat + 1 }), deg(own.viewingDeg));
-    add(text('theatre.pictureTop'), deg(own.topDeg), (own.topDeg ?? 0) > 15 + 1e-6);
+    add(text('theatre.pictureTop'), deg(own.topDeg), (own.topDeg ?? 0) > MOST_UP_DEG[picture.kind] + 1e-6);
     if (last && last.row !== own.row) add(text('theatre.lastRow'), deg(last.viewingDeg), (last.viewingDeg ?? 90) < 30);
   }
   for (const one of projections) {

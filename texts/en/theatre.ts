@@ -2,6 +2,7 @@
 export const theatre = {
   title: 'Theatre',
   open: 'Theatre view',
+  of: 'Theatre: {{name}}',
   lead: 'A room with its picture, seats and speakers: from above, in section and from every seat.',
   others: 'Open another room as a theatre',
   toPlan: 'Back to the plan',

@@ -38,6 +38,7 @@ describe('what the find box finds', () => {
     const [run] = rows;
     expect(go(new RegExp(`^${run.number} ·`))).to.deep.equal({ to: `/p/p1/devices?level=m&sel=run:${run.runId}` });
     expect(go('Go to Survey')).to.deep.equal({ to: '/p/p1/survey' });
+    expect(go('Theatre')).to.deep.equal({ to: '/p/p1/devices?view=theatre' });
     expect(go('Show level Main')).to.deep.equal({ to: '/p/p1/devices?level=m' });
   });
 

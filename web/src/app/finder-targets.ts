@@ -64,6 +64,11 @@ export function finderTargets(project: ProjectDocument, rows: readonly ScheduleR
     ...STAGES.map((one) => ({ label: text('header.goTo', { stage: text(`stages.${one}`) }), go: at(one) })),
     { label: text('planList.title'), go: at('devices?view=list') },
     { label: text('library.title'), go: at('devices?view=library') },
+    { label: text('theatre.title'), go: at('devices?view=theatre') },
+    ...listOf(project, 'theatres').map(({ roomId }) => ({
+      label: text('theatre.of', { name: project.rooms[roomId].name }),
+      go: at(`devices?view=theatre:${roomId}`),
+    })),
     { label: text('brief.findWalk'), go: at('brief?view=walk') },
     { label: text('brief.views.decisions'), go: at('brief?view=decisions') },
     { label: text('survey.walk'), go: at('survey?view=walk') },

@@ -68,7 +68,7 @@ describe('work goes on', () => {
     await page.reload();
     await page.locator('.canvas__plan-canvas .canvas__device').first().waitFor();
     await saved(page);
-    await page.getByText(/of 126 runs/).waitFor();
+    await page.getByText(/of 125 runs/).waitFor();
     expect(await devices()).to.equal(94);
   });
 });

@@ -118,6 +118,17 @@ export const theatre = {
     isUltraShort: 'Ultra-short throw: by the table of its maker',
   },
   placeForAll: 'A lens from {{from}} to {{to}} before the screen serves all {{count}} projectors.',
+  decide: 'Make it a decision of the brief',
+  decision: 'Projector of {{room}}',
+  decided: 'The choice of projector is a decision of the brief: prepare the cables of every option there.',
+  fromBrief: 'Brief: {{who}}.',
+  overflow_one: '{{count}} overflow seat, now and then.',
+  overflow_other: '{{count}} overflow seats, now and then.',
+  schoolWhy: {
+    standard: 'Standard windows: surrounds near ear level, direct; heads of neighbors can stand in the way.',
+    practice:
+      'Trade practice: surrounds over the heads, tilted to the seats or with wide dispersion, so that every seat hears them.',
+  },
   noPlaceForAll: 'No place serves all {{count}} projectors: prepare the cables of each.',
   wide: {
     title: 'Wide and usual pictures on this screen',

@@ -1,3 +1,4 @@
+import { listOf } from '@dusky-spool/core/derive';
 import { Button } from 'antd';
 import { scopeByZoom, anamorphicLens, screenWeave } from '@dusky-spool/core/calculators';
 import { formatLength } from '@dusky-spool/core/math';
@@ -12,6 +13,7 @@ import {
   type Theatre,
   widthOfDiagonal,
 } from '@dusky-spool/core/theatre';
+import { addDecision } from '../../commands/add-decision.ts';
 import { text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
@@ -186,21 +188,40 @@ function LensFields({ deviceId }: { readonly deviceId: string }) {
   );
 }
 
-/** Where one place serves all projectors that are compared. */
+/** Where one place serves all projectors that are compared; which one it is, is a decision whose options are prepared in the brief. */
 function PlaceForAll({ theatre, project }: Pick<Props, 'theatre'> & { readonly project: ProjectDocument }) {
+  const { edit } = useProjectParts('edit');
   if (theatre.projections.length < 2) return null;
   const { units } = project.project;
   const both = placeForAll(theatre.projections);
+  const types = [...new Set(theatre.projections.map(({ deviceId }) => project.devices[deviceId].typeId))];
+  const subject = text('theatre.decision', { room: project.rooms[theatre.roomId].name });
+  const isDecided = listOf(project, 'decisions').some((one) => one.roomId === theatre.roomId && one.subject === subject);
+  const decide = () => {
+    const options = types.map((typeId) => ({ name: project.deviceTypes[typeId].name, typeId }));
+    edit(subject, addDecision(project, { id: newRecordId('de'), subject, roomId: theatre.roomId, options }));
+  };
   return (
-    <p>
-      {both
-        ? text('theatre.placeForAll', {
-            from: formatLength(both[0], units),
-            to: formatLength(both[1], units),
-            count: theatre.projections.length,
-          })
-        : text('theatre.noPlaceForAll', { count: theatre.projections.length })}
-    </p>
+    <>
+      <p>
+        {both
+          ? text('theatre.placeForAll', {
+              from: formatLength(both[0], units),
+              to: formatLength(both[1], units),
+              count: theatre.projections.length,
+            })
+          : text('theatre.noPlaceForAll', { count: theatre.projections.length })}
+      </p>
+      {isDecided ? (
+        <p className="faint">{text('theatre.decided')}</p>
+      ) : (
+        types.length > 1 && (
+          <Button size="small" onClick={decide}>
+            {text('theatre.decide')}
+          </Button>
+        )
+      )}
+    </>
   );
 }
 

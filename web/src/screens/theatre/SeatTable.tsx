@@ -1,3 +1,4 @@
+import { listOf } from '@dusky-spool/core/derive';
 import { formatLength } from '@dusky-spool/core/math';
 import type { ProjectDocument, Room } from '@dusky-spool/core/model';
 import { shiftInTheatre, type Theatre, type TheatreFrame } from '@dusky-spool/core/theatre';
@@ -29,6 +30,7 @@ export function SeatTable({ shown, room, theatre, frame, seat, mayPlan, onSeat, 
   const rows = [...new Map(seats.map((one) => [one.featureId, one]))];
   return (
     <>
+      <FromBrief roomId={room.id} />
       <div className={css.fields}>
         {rows.map(([featureId, one]) => (
           <RowFields key={featureId} {...{ featureId, room, frame, mayPlan }} row={one.row} />
@@ -120,5 +122,17 @@ function RowFields({
         onChange={(to) => to !== null && move({ upM: to - (feature.bottomM - room.floorM) })}
       />
     </>
+  );
+}
+
+/** Who uses the room, as the brief has it. */
+function FromBrief({ roomId }: { readonly roomId: string }) {
+  const brief = listOf(useProject(), 'roomBriefs').find((one) => one.roomId === roomId);
+  if (!brief || (brief.who === '' && brief.overflowSeats === 0)) return null;
+  return (
+    <p className="faint">
+      {brief.who !== '' && text('theatre.fromBrief', { who: brief.who })}{' '}
+      {brief.overflowSeats > 0 && text('theatre.overflow', { count: brief.overflowSeats })}
+    </p>
   );
 }

@@ -166,7 +166,7 @@ describe('a person at a device of one’s own', () => {
     await name.press('Enter');
     await two.getByText(/No connection · 1 edit kept/).waitFor();
     await one.keyboard.press('Delete');
-    await one.getByText(/of 122 runs/).waitFor();
+    await one.getByText(/of 121 runs/).waitFor();
     await saved(one);
     await two.context().setOffline(false);
     await two.getByRole('button', { name: '1 edit set aside' }).click();

@@ -81,10 +81,15 @@ export function channelAtSeat(
   const main = window?.isOverhead ? (direction.overheadDeg ?? 0) : Math.abs(direction.azimuthDeg);
   const beyondDeg = window ? beyondWindow(main, window.mainDeg) : 0;
   const elevationBeyondDeg = window && !window.isOverhead ? beyondWindow(direction.elevationDeg, window.elevationDeg) : 0;
-  const others = blocks.filter((one) => one.seat !== seat);
-  const through = others.map((one) => sightThrough(at, ear, one, SIGHT_HZ));
-  const sight = through.includes('blocked') ? 'blocked' : through.includes('partly') ? 'partly' : 'clear';
-  const behind = sight === 'clear' ? null : others[through.indexOf(sight)];
+  let sight: ChannelAtSeat['sight'] = 'clear';
+  let behind: Block | null = null;
+  for (const one of blocks) {
+    if (one.seat === seat) continue;
+    const through = sightThrough(at, ear, one, SIGHT_HZ);
+    if (through === 'clear' || (through === 'partly' && sight === 'partly')) continue;
+    [sight, behind] = [through, one];
+    if (through === 'blocked') break;
+  }
   const elevation = window?.isOverhead ? 0 : direction.elevationDeg;
   const judged = { reference: seat.isReference, blocked: sight === 'blocked', partly: sight === 'partly' };
   const loss = window

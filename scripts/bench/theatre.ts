@@ -3,7 +3,7 @@ import { create, newFeature, type ProjectDocument, update } from '../../core/mod
 import { countedIds, applied, smallHouse, withDevices } from '../../core/testing/index.ts';
 import { channelsOf } from '../../core/brief/index.ts';
 import { dragDraft } from '../../core/deltas/index.ts';
-import { designTheatre, type LayoutProblem, pressureMap, seatsOf, shiftInTheatre, solveLayout, theatreOf } from '../../core/theatre/index.ts';
+import { type LayoutProblem, pressureMap, seatsOf, shiftInTheatre, solveLayout, theatreOf } from '../../core/theatre/index.ts';
 import { figure, type Figure, percentile } from './figure.ts';
 
 const SIDES: readonly [number, number, number] = [6, 4.4, 2.5];

@@ -12,50 +12,51 @@ export interface Block {
 /** Places along the line at which the room about it is looked at. */
 const PLACES = 128;
 
-/** The share of a line that lies in a box, and where it enters it; nothing where it only touches it. */
-export function crossedShare(from: Place, to: Place, box: Block): { readonly share: number; readonly at: number } {
+/** Between which shares of a line it lies in a box that is larger by a margin on every side; null where it does not, or only touches it. */
+function sharesWithin(from: Place, to: Place, box: Block, marginM: number): readonly [enter: number, leave: number] | null {
   let [enter, leave] = [0, 1];
   for (let axis = 0; axis < 3; axis++) {
     const step = to[axis] - from[axis];
-    const [low, high] = [Math.min(box.from[axis], box.to[axis]), Math.max(box.from[axis], box.to[axis])];
+    const low = Math.min(box.from[axis], box.to[axis]) - marginM;
+    const high = Math.max(box.from[axis], box.to[axis]) + marginM;
     if (step === 0) {
-      if (from[axis] <= low || from[axis] >= high) return { share: 0, at: 0 };
+      if (from[axis] <= low || from[axis] >= high) return null;
       continue;
     }
     const [a, b] = [(low - from[axis]) / step, (high - from[axis]) / step];
     enter = Math.max(enter, Math.min(a, b));
     leave = Math.min(leave, Math.max(a, b));
+    if (leave <= enter) return null;
   }
-  return leave > enter ? { share: leave - enter, at: enter } : { share: 0, at: 0 };
+  return [enter, leave];
 }
 
-/** How far a point is from a box, m; nothing inside. */
-function awayFrom(p: Place, box: Block): number {
-  let sum = 0;
-  for (let axis = 0; axis < 3; axis++) {
-    const [low, high] = [Math.min(box.from[axis], box.to[axis]), Math.max(box.from[axis], box.to[axis])];
-    const off = p[axis] < low ? low - p[axis] : p[axis] > high ? p[axis] - high : 0;
-    sum += off * off;
-  }
-  return Math.sqrt(sum);
+/** The share of a line that lies in a box, and where it enters it; nothing where it only touches it. */
+export function crossedShare(from: Place, to: Place, box: Block): { readonly share: number; readonly at: number } {
+  const within = sharesWithin(from, to, box, 0);
+  return within ? { share: within[1] - within[0], at: within[0] } : { share: 0, at: 0 };
 }
+
+/** How far a coordinate is beyond a range, m. */
+const beyond = (value: number, one: number, other: number): number =>
+  Math.max(0, Math.min(one, other) - value, value - Math.max(one, other));
 
 /** Whether a box cuts the line of sight, or only the room about it that the sound needs. */
 export function sightThrough(from: Place, to: Place, box: Block, hz: number): 'clear' | 'partly' | 'blocked' {
-  if (crossedShare(from, to, box).share > 0) return 'blocked';
-  const { v, lengthM } = between(from, to);
+  const lengthM = Math.hypot(to[0] - from[0], to[1] - from[1], to[2] - from[2]);
   const waveM = SOUND_M_PER_S / hz;
-  // The room that the sound needs is widest in the middle of the line.
-  const widestM = 0.6 * Math.sqrt((waveM * lengthM) / 4);
-  for (let axis = 0; axis < 3; axis++) {
-    const [low, high] = [Math.min(box.from[axis], box.to[axis]), Math.max(box.from[axis], box.to[axis])];
-    if (Math.min(from[axis], to[axis]) - widestM > high || Math.max(from[axis], to[axis]) + widestM < low) return 'clear';
-  }
-  for (let n = 1; n < PLACES; n++) {
+  // The room that the sound needs is widest in the middle of the line; no part of the line farther from the box matters.
+  const near = sharesWithin(from, to, box, 0.6 * Math.sqrt((waveM * lengthM) / 4) + 1e-9);
+  if (!near) return 'clear';
+  if (sharesWithin(from, to, box, 0)) return 'blocked';
+  const last = Math.min(PLACES - 1, Math.floor(near[1] * PLACES));
+  for (let n = Math.max(1, Math.ceil(near[0] * PLACES)); n <= last; n++) {
     const share = n / PLACES;
-    const neededM = 0.6 * Math.sqrt((waveM * (share * lengthM) * ((1 - share) * lengthM)) / lengthM);
-    const p: Place = [from[0] + v[0] * share, from[1] + v[1] * share, from[2] + v[2] * share];
-    if (awayFrom(p, box) < neededM) return 'partly';
+    const needed = 0.36 * waveM * lengthM * share * (1 - share);
+    const x = beyond(from[0] + (to[0] - from[0]) * share, box.from[0], box.to[0]);
+    const y = beyond(from[1] + (to[1] - from[1]) * share, box.from[1], box.to[1]);
+    const z = beyond(from[2] + (to[2] - from[2]) * share, box.from[2], box.to[2]);
+    if (x * x + y * y + z * z < needed) return 'partly';
   }
   return 'clear';
 }

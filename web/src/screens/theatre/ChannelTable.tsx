@@ -24,62 +24,67 @@ export function ChannelTable({ shown, theatre, frame, seat, chosenId, mayPlan, o
   const { units } = shown.project;
   if (theatre.channels.length === 0) return <p className={css.empty}>{text('theatre.noChannels')}</p>;
   return (
-    <table className={css.table}>
-      <thead>
-        <tr>
-          {(['channel', 'fixed', 'angle', 'window', 'elevation', 'distance', 'delay', 'trim', 'offAxis', 'place'] as const).map(
-            (one) => (
-              <th key={one} scope="col">
-                {text(`theatre.columns.${one}`)}
-              </th>
-            ),
-          )}
-        </tr>
-      </thead>
-      <tbody>
-        {theatre.channels.map((one) => {
-          const at = one.seats[seat];
-          const { window } = one;
-          return (
-            <tr key={one.deviceId} className={chosenId === one.deviceId ? 'chosen' : ''} onClick={() => onChoose(one.deviceId)}>
-              <th scope="row">
-                <button
-                  type="button"
-                  className="plain"
-                  aria-label={term(`channels.${one.channel}`)}
-                  onClick={() => onChoose(one.deviceId)}
-                >
-                  {channelCode(one.channel)}
-                </button>
-              </th>
-              <td>
-                <Checkbox
-                  checked={theatre.aim.fixedDeviceIds.includes(one.deviceId)}
-                  disabled={!mayPlan}
-                  aria-label={text('theatre.fixedLabel', { channel: term(`channels.${one.channel}`) })}
-                  onChange={(event) => onFix(one.deviceId, event.target.checked)}
-                />
-              </td>
-              <td className={at && at.beyondDeg !== 0 ? css.bad : ''}>{at ? deg(mainAngleDeg(window, at)) : '–'}</td>
-              <td>{window ? text('theatre.range', { from: window.mainDeg[0], to: window.mainDeg[1] }) : text('theatre.free')}</td>
-              <td className={at && at.elevationBeyondDeg !== 0 ? css.bad : ''}>{at ? deg(at.elevationDeg, 0) : '–'}</td>
-              <td>{at ? formatLength(at.distanceM, units) : '–'}</td>
-              <td>{`${one.delayMs.toFixed(1)} ms`}</td>
-              <td>{`${one.trimDb.toFixed(1)} dB`}</td>
-              <td>{at && one.channel !== 'subwoofer' ? `−${at.offAxisDb.toFixed(1)} dB` : '–'}</td>
-              <td title={text('theatre.scoreTitle')}>{window ? one.lostPoints.toFixed(1) : '–'}</td>
-              <td>
-                {at?.sight === 'blocked' && one.channel !== 'subwoofer' ? (
-                  <em className={css.bad}>{text('theatre.hidden')}</em>
-                ) : (
-                  placeOf(shown, frame, one)
-                )}
-              </td>
-            </tr>
-          );
-        })}
-      </tbody>
-    </table>
+    <>
+      <table className={css.table}>
+        <thead>
+          <tr>
+            {(['channel', 'fixed', 'angle', 'window', 'elevation', 'distance', 'delay', 'trim', 'offAxis', 'place'] as const).map(
+              (one) => (
+                <th key={one} scope="col">
+                  {text(`theatre.columns.${one}`)}
+                </th>
+              ),
+            )}
+          </tr>
+        </thead>
+        <tbody>
+          {theatre.channels.map((one) => {
+            const at = one.seats[seat];
+            const { window } = one;
+            return (
+              <tr key={one.deviceId} className={chosenId === one.deviceId ? 'chosen' : ''} onClick={() => onChoose(one.deviceId)}>
+                <th scope="row">
+                  <button
+                    type="button"
+                    className="plain"
+                    aria-label={term(`channels.${one.channel}`)}
+                    onClick={() => onChoose(one.deviceId)}
+                  >
+                    {channelCode(one.channel)}
+                  </button>
+                </th>
+                <td>
+                  <Checkbox
+                    checked={theatre.aim.fixedDeviceIds.includes(one.deviceId)}
+                    disabled={!mayPlan}
+                    aria-label={text('theatre.fixedLabel', { channel: term(`channels.${one.channel}`) })}
+                    onChange={(event) => onFix(one.deviceId, event.target.checked)}
+                  />
+                </td>
+                <td className={at && at.beyondDeg !== 0 ? css.bad : ''}>{at ? deg(mainAngleDeg(window, at)) : '–'}</td>
+                <td>
+                  {window ? text('theatre.range', { from: window.mainDeg[0], to: window.mainDeg[1] }) : text('theatre.free')}
+                </td>
+                <td className={at && at.elevationBeyondDeg !== 0 ? css.bad : ''}>{at ? deg(at.elevationDeg, 0) : '–'}</td>
+                <td>{at ? formatLength(at.distanceM, units) : '–'}</td>
+                <td>{`${one.delayMs.toFixed(1)} ms`}</td>
+                <td>{`${one.trimDb.toFixed(1)} dB`}</td>
+                <td>{at && one.channel !== 'subwoofer' ? `−${at.offAxisDb.toFixed(1)} dB` : '–'}</td>
+                <td title={text('theatre.scoreTitle')}>{window ? one.lostPoints.toFixed(1) : '–'}</td>
+                <td>
+                  {at?.sight === 'blocked' && one.channel !== 'subwoofer' ? (
+                    <em className={css.bad}>{text('theatre.hidden')}</em>
+                  ) : (
+                    placeOf(shown, frame, one)
+                  )}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <p className="faint">{text(`theatre.schoolWhy.${theatre.aim.school}`)}</p>
+    </>
   );
 }
 

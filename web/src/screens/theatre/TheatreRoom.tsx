@@ -119,7 +119,6 @@ export function TheatreRoom({ projectId, roomId, onView }: Props) {
                   onFix={(id, isFixed) => aim({ fixedDeviceIds: fixSpeaker(theatre.aim, id, isFixed) })}
                 />
               )}
-              {tab === 'speakers' && <p className="faint">{text(`theatre.schoolWhy.${theatre.aim.school}`)}</p>}
               {tab === 'seats' && (
                 <SeatTable
                   {...common}

@@ -87,6 +87,7 @@ import { channelElevations } from './channel-elevations.ts';
 import { speakersInSight } from './speakers-in-sight.ts';
 import { pairsEven } from './pairs-even.ts';
 import { seatsOffNodes } from './seats-off-nodes.ts';
+import { rowsApart } from './rows-apart.ts';
 import { rowsSee } from './rows-see.ts';
 import { riserAccess } from './riser-access.ts';
 import { screenMargins } from './screen-margins.ts';
@@ -172,6 +173,7 @@ export const CHECKS: readonly Check[] = [
   pairsEven,
   seatsOffNodes,
   rowsSee,
+  rowsApart,
   riserAccess,
   screenMargins,
   pictureHeight,

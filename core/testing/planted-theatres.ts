@@ -150,6 +150,28 @@ export const PLANTED_THEATRES: readonly Planted[] = [
     cured: true,
   },
   {
+    rule: 'rows-apart',
+    // Rows 1.20 m apart, the last one 1.14 m before the face of the wall behind it.
+    mistake: () =>
+      smallTheatre({
+        seats: [
+          [1.7, 2.4],
+          [1.7, 1.2],
+        ],
+      }),
+    clean: () =>
+      smallTheatre({
+        seats: [
+          [1.7, 2.85],
+          [1.7, 1.2],
+        ],
+      }),
+    code: 'row-pitch-short',
+    about: 'features',
+    figures: [1.2, 1.65, 1e-9],
+    cured: false,
+  },
+  {
     rule: 'riser-access',
     mistake: () =>
       smallTheatre({

@@ -328,6 +328,12 @@ export const findings = {
     'Row {{row}} looks at the heads before it: the bottom of the picture is hidden by {{clearanceM}}. Raise it to {{riseM}}, or raise the picture.',
   'row-clears-little':
     'Row {{row}} clears the heads before it by {{clearanceM}}; {{leastM}} is wanted. Raise it to {{riseM}}, or raise the picture.',
+  'row-pitch-short':
+    'Row {{row}} stands {{pitchM}} behind the one before it; {{leastM}} is the least to pass, and recliners want about 1.9 m. Move it back.',
+  'row-near-wall':
+    'Row {{row}} has its heads {{behindM}} before the wall behind it; {{leastM}} is the least for the speakers there and for low notes. Move the rows forward.',
+  'row-no-aisle':
+    'Beside row {{row}} there is {{aisleM}} at most; an aisle of {{leastM}} is wanted on one side. Shorten or move the row; ways out by local code.',
   'riser-no-steps_one':
     'Row {{row}} stands {{riseM}} up, more than one step. Put {{count}} step before it: equal rises of {{stepM}}, run {{runM}} or more, with a step light on each side. Local code governs.',
   'riser-no-steps_other':

@@ -53,7 +53,16 @@ const UPPER = ['top', 'front', '3d'] as const;
 const TABS = ['speakers', 'seats', 'picture', 'bass', 'room', 'calibration'] as const;
 /** Rules that speak of a theatre. */
 const THEATRE_RULES: ReadonlySet<string> = new Set([
-  ...['channel-angles', 'channel-elevations', 'speakers-in-sight', 'pairs-even', 'seats-off-nodes', 'rows-see', 'riser-access'],
+  ...[
+    'channel-angles',
+    'channel-elevations',
+    'speakers-in-sight',
+    'pairs-even',
+    'seats-off-nodes',
+    'rows-see',
+    'rows-apart',
+    'riser-access',
+  ],
   ...['screen-margins', 'picture-height', 'projector-throw', 'lens-shift', 'picture-bright'],
 ]);
 

@@ -107,7 +107,7 @@ describe('a planner of ways', function () {
     await page.locator('.hole-table').first().waitFor();
     await page.getByLabel('Construction').click();
     await page.getByTitle('Nothing may be cut').click();
-    await page.getByRole('button', { name: /^123 errors$/ }).waitFor();
+    await page.getByRole('button', { name: /^122 errors$/ }).waitFor();
     await page.getByText('No holes.').waitFor();
     await page.getByRole('button', { name: 'Undo' }).click();
     await page.locator('.hole-table').first().waitFor();

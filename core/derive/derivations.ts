@@ -454,7 +454,8 @@ function placesIn(rows: Rows, now: Rows): number[] {
   });
 }
 
-function finished<T>(steps: Steps<T>): T {
+/** Works through steps to their end. */
+export function finished<T>(steps: Generator<unknown, T>): T {
   for (;;) {
     const step = steps.next();
     if (step.done) return step.value;

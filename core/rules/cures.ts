@@ -1,4 +1,5 @@
-import { FAMILY_ENDS, knownMap } from '../devices/index.ts';
+import { FAMILY_ENDS, knownMap, moveDevices } from '../devices/index.ts';
+import { type Outcome, type Point2, tidyM } from '../math/index.ts';
 import { type CableType, create, type Operation, type ProjectDocument, update } from '../model/index.ts';
 import { edited, listOf } from '../derive/index.ts';
 import { isKept, isPulled, plannedRun, type PlannedRun } from '../runs/index.ts';
@@ -45,4 +46,20 @@ export function leadAway(
   const planned = plannedRun(applied.value, runId);
   const holds = planned.proposedRoute.ok && planned.proposedRoute.value.broken.length === 0 && isClear(applied.value, planned);
   return holds ? [{ code: 'lead-away', figures: { number: run.number }, operations }] : [];
+}
+
+/** Moves a device to a place of the plan, so far from where it is, m. */
+export function moveTo(project: ProjectDocument, deviceId: string, [x, y]: Point2, shiftM: number): Cure[] {
+  return movedBy(moveDevices(project, [{ deviceId, to: [tidyM(x), tidyM(y)] }]), shiftM);
+}
+
+/** What moves something so far, m; no cure where it cannot be moved. */
+export const movedBy = (moved: Outcome<readonly Operation[]>, shiftM: number): Cure[] =>
+  moved.ok && moved.value.length > 0 ? [{ code: 'move-to-place', figures: { shiftM }, operations: moved.value }] : [];
+
+/** Hangs a device at a height, m; no cure where it is gone or hangs there. */
+export function hangAt(project: ProjectDocument, deviceId: string, toM: number): Cure[] {
+  const device = project.devices[deviceId];
+  const operation = device && update('devices', device, { heightM: toM });
+  return operation ? [{ code: 'usual-height', figures: { toM }, operations: [operation] }] : [];
 }

@@ -1,8 +1,9 @@
 import { HEIGHT_KIND_OF, heightOf } from '../calculators/index.ts';
 import { listOf } from '../derive/index.ts';
 import { closestOnSegment, type Point2 } from '../math/index.ts';
-import { type Device, type DeviceType, type ProjectDocument, update } from '../model/index.ts';
+import type { Device, DeviceType, ProjectDocument } from '../model/index.ts';
 import { defineCheck, say } from './check.ts';
+import { hangAt } from './cures.ts';
 
 /** Controls and boxes stand at heights that hands and eyes expect (ENGINEERING 8.1). */
 export const heightsUsual = defineCheck({
@@ -56,10 +57,7 @@ function said(device: Device, type: DeviceType, heightM: number, minM: number, m
       measured: heightM,
       allowed: nearest,
       unit: 'm',
-      cures: (house) => {
-        const operation = house.devices[device.id] && update('devices', house.devices[device.id], { heightM: nearest });
-        return operation ? [{ code: 'usual-height', figures: { toM: nearest }, operations: [operation] }] : [];
-      },
+      cures: (house) => hangAt(house, device.id, nearest),
     },
   );
 }

@@ -1,7 +1,8 @@
 import { tidyM } from '../math/index.ts';
-import { type ProjectDocument, update } from '../model/index.ts';
+import type { ProjectDocument } from '../model/index.ts';
 import { pictureOf, projectedWidthM, type Projection, shiftUsedOf, THEATRES } from '../theatre/index.ts';
 import { type Cure, defineCheck, type RuleFinding, say } from './check.ts';
+import { hangAt } from './cures.ts';
 import { inTheatres } from './theatre-subjects.ts';
 
 /** A lens reaches its screen by shift alone, both directions together: keystone costs sharpness and light (ENGINEERING 9.4). */
@@ -41,7 +42,7 @@ export const lensShift = defineCheck({
 const MOST_PERCENT = 999;
 const sharePercent = ({ shiftUsed }: Projection): number => Math.min(MOST_PERCENT, 100 * shiftUsed);
 
-/** Hangs a projector lower, or higher, until the shift reaches. */
+/** Hangs a projector lower until the shift reaches. */
 function lowered(project: ProjectDocument, roomId: string, { deviceId, lens: at, shiftAside, shiftUp }: Projection): Cure[] {
   const room = project.rooms[roomId];
   const device = project.devices[deviceId];
@@ -54,11 +55,10 @@ function lowered(project: ProjectDocument, roomId: string, { deviceId, lens: at,
   if (most <= 0) return [];
   const chipM = projectedWidthM(picture) * (9 / 16);
   const toM = tidyM(Math.round((picture.middle[2] + Math.sign(shiftUp) * most * chipM - Math.sign(shiftUp) * STEP) * 100) / 100);
-  if (toM < LEAST_M || toM > at[2] + MOST_RISE_M) return [];
-  const operation = update('devices', device, { heightM: toM });
-  return operation ? [{ code: 'usual-height', figures: { toM }, operations: [operation] }] : [];
+  // It is not raised through a ceiling.
+  if (toM < LEAST_M || toM > at[2]) return [];
+  return hangAt(project, deviceId, toM);
 }
 const STEP = 0.005;
-/** A projector hangs over heads, and is not raised through a ceiling, m. */
+/** A projector hangs over heads, m. */
 const LEAST_M = 1.9;
-const MOST_RISE_M = 0;

@@ -1,8 +1,8 @@
-import { moveDevices } from '../devices/index.ts';
 import { tidyM } from '../math/index.ts';
 import type { ProjectDocument, Room } from '../model/index.ts';
-import { fromMiddle, pictureOf, THEATRES } from '../theatre/index.ts';
+import { fromMiddle, onPlan, pictureOf, THEATRES } from '../theatre/index.ts';
 import { type Cure, defineCheck, say } from './check.ts';
+import { moveTo } from './cures.ts';
 import { inTheatres } from './theatre-subjects.ts';
 
 const LIMITS = { mirrorM: { usual: 0.1, min: 0.02, max: 0.5, unit: 'm', safer: 'less' } } as const;
@@ -48,11 +48,7 @@ function mirrored(project: ProjectDocument, room: Room, movedId: string, keptId:
   const [moved, kept] = [project.devices[movedId], project.devices[keptId]];
   if (!picture || !moved || !kept) return [];
   const { asideM } = fromMiddle(picture.middle, picture.facingDeg)([kept.x, kept.y]);
-  const facing = (picture.facingDeg * Math.PI) / 180;
-  const to = [tidyM(kept.x - 2 * asideM * Math.cos(facing)), tidyM(kept.y + 2 * asideM * Math.sin(facing))] as const;
-  const operations = moveDevices(project, [{ deviceId: movedId, to }]);
-  const shiftM = Math.hypot(to[0] - moved.x, to[1] - moved.y);
-  return operations.ok && operations.value.length > 0
-    ? [{ code: 'move-to-place', figures: { shiftM }, operations: operations.value }]
-    : [];
+  const [dx, dy] = onPlan(picture.facingDeg, { asideM: -2 * asideM, awayM: 0 });
+  const to = [tidyM(kept.x + dx), tidyM(kept.y + dy)] as const;
+  return moveTo(project, movedId, to, Math.hypot(to[0] - moved.x, to[1] - moved.y));
 }

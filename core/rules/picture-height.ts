@@ -1,7 +1,8 @@
 import { tidyM } from '../math/index.ts';
-import { type ProjectDocument, update } from '../model/index.ts';
+import type { ProjectDocument } from '../model/index.ts';
 import { type Picture, THEATRES } from '../theatre/index.ts';
 import { type Cure, defineCheck, type RuleFinding, say } from './check.ts';
+import { hangAt } from './cures.ts';
 import { inTheatres, referenceSeat } from './theatre-subjects.ts';
 
 const LIMITS = {
@@ -77,8 +78,7 @@ function lowered(
   // To whole centimeters, downward.
   const toM = tidyM(Math.floor((device.heightM - byM) * 100 + 1e-9) / 100);
   if (!(byM > 0) || middle[2] - heightM / 2 - byM < LEAST_OVER_FLOOR_M) return [];
-  const operation = update('devices', device, { heightM: toM });
-  return operation ? [{ code: 'usual-height', figures: { toM }, operations: [operation] }] : [];
+  return hangAt(project, deviceId, toM);
 }
 /** A picture stays this far over the floor, m. */
 const LEAST_OVER_FLOOR_M = 0.3;

@@ -1,8 +1,8 @@
-import { moveDevices } from '../devices/index.ts';
-import { type Point2, pointInPolygon, tidyM } from '../math/index.ts';
+import { type Point2, pointInPolygon } from '../math/index.ts';
 import type { ProjectDocument } from '../model/index.ts';
-import { pictureOf, type Projection, THEATRES } from '../theatre/index.ts';
+import { onPlan, pictureOf, type Projection, THEATRES } from '../theatre/index.ts';
 import { type Cure, defineCheck, type RuleFinding, say } from './check.ts';
+import { moveTo } from './cures.ts';
 import { inTheatres } from './theatre-subjects.ts';
 
 /** A lens is neither too near to its screen nor too far from it (ENGINEERING 9.4). */
@@ -47,12 +47,8 @@ function moved(project: ProjectDocument, roomId: string, { deviceId, throwM, win
   const [leastM, mostM] = windowM;
   const endM = (mostM - leastM) / 10;
   const toM = throwM < (leastM + mostM) / 2 ? leastM + endM : mostM - endM;
-  const facing = (picture.facingDeg * Math.PI) / 180;
   const byM = throwM - toM;
-  const to: Point2 = [tidyM(device.x + byM * Math.sin(facing)), tidyM(device.y + byM * Math.cos(facing))];
-  if (!pointInPolygon(to, room.polygon as readonly Point2[])) return [];
-  const operations = moveDevices(project, [{ deviceId, to }]);
-  return operations.ok && operations.value.length > 0
-    ? [{ code: 'move-to-place', figures: { shiftM: Math.abs(byM) }, operations: operations.value }]
-    : [];
+  const [dx, dy] = onPlan(picture.facingDeg, { asideM: 0, awayM: -byM });
+  const to: Point2 = [device.x + dx, device.y + dy];
+  return pointInPolygon(to, room.polygon as readonly Point2[]) ? moveTo(project, deviceId, to, Math.abs(byM)) : [];
 }

@@ -1,6 +1,8 @@
 import { frameOf, shiftInTheatre, type Theatre, type TheatreFrame, THEATRES } from '../theatre/index.ts';
+import { ok } from '../math/index.ts';
 import type { ProjectDocument, Room } from '../model/index.ts';
 import { type Cure, defineCheck, type RuleFinding, say } from './check.ts';
+import { movedBy } from './cures.ts';
 import { inTheatres, rowFeatures } from './theatre-subjects.ts';
 
 const LIMITS = {
@@ -98,7 +100,5 @@ function movedBack(project: ProjectDocument, room: Room, featureIds: readonly st
   const awayM = Math.ceil(byM * 100 - 1e-9) / 100;
   const moved = featureIds.map((id) => shiftInTheatre(project, room, { kind: 'feature', id }, { asideM: 0, awayM, upM: 0 }));
   const operations = moved.flatMap((one) => (one.ok ? one.value : []));
-  return moved.every((one) => one.ok) && operations.length > 0
-    ? [{ code: 'move-to-place', figures: { shiftM: awayM }, operations }]
-    : [];
+  return moved.every((one) => one.ok) ? movedBy(ok(operations), awayM) : [];
 }

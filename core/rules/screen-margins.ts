@@ -1,9 +1,9 @@
-import { moveDevices } from '../devices/index.ts';
 import { ceilingHeightAt, clearOutline } from '../house/index.ts';
-import { type Point2, tidyM } from '../math/index.ts';
+import type { Point2 } from '../math/index.ts';
 import type { ProjectDocument, Room } from '../model/index.ts';
-import { fromMiddle, type Picture, pictureOf, THEATRES } from '../theatre/index.ts';
+import { fromMiddle, onPlan, type Picture, pictureOf, THEATRES } from '../theatre/index.ts';
 import { type Cure, defineCheck, type RuleFinding, say } from './check.ts';
+import { moveTo } from './cures.ts';
 import { inTheatres } from './theatre-subjects.ts';
 
 const LIMITS = {
@@ -75,10 +75,9 @@ function marginsOf(project: ProjectDocument, room: Room, { middle, facingDeg, fr
   const from = fromMiddle(middle, facingDeg);
   const [left, right] = sidesAt(polygon, from, -0.3);
   const level = project.levels[room.levelId];
-  const facing = (facingDeg * Math.PI) / 180;
   const ceilings = [-1, 1].map((side) => {
-    const aside = (side * frameM[0]) / 2;
-    return ceilingHeightAt(room, level, [middle[0] + aside * Math.cos(facing), middle[1] - aside * Math.sin(facing)]);
+    const [dx, dy] = onPlan(facingDeg, { asideM: (side * frameM[0]) / 2, awayM: 0 });
+    return ceilingHeightAt(room, level, [middle[0] + dx, middle[1] + dy]);
   });
   return {
     leftM: -left - frameM[0] / 2,
@@ -108,10 +107,6 @@ function centered(project: ProjectDocument, roomId: string, deviceId: string): C
   if (!device || picture?.deviceId !== deviceId) return [];
   const { leftM, rightM } = marginsOf(project, room, picture);
   const shift = (rightM - leftM) / 2;
-  const facing = (picture.facingDeg * Math.PI) / 180;
-  const to = [tidyM(device.x + shift * Math.cos(facing)), tidyM(device.y - shift * Math.sin(facing))] as const;
-  const operations = moveDevices(project, [{ deviceId, to }]);
-  return operations.ok && operations.value.length > 0
-    ? [{ code: 'move-to-place', figures: { shiftM: Math.abs(shift) }, operations: operations.value }]
-    : [];
+  const [dx, dy] = onPlan(picture.facingDeg, { asideM: shift, awayM: 0 });
+  return moveTo(project, deviceId, [device.x + dx, device.y + dy], Math.abs(shift));
 }

@@ -1,7 +1,15 @@
 import { clashesOf } from '../devices/index.ts';
 import { newDevice, type ProjectDocument } from '../model/index.ts';
 import { intoBox, ontoPlan } from './bass-room.ts';
-import { evennessOf, levelsDb, responsesOf, type SubwooferChoice, subwooferChoices, usualSubwooferPlaces } from './bass.ts';
+import {
+  evennessOf,
+  levelsDb,
+  type Response,
+  responsesOf,
+  type SubwooferChoice,
+  subwooferChoices,
+  usualSubwooferPlaces,
+} from './bass.ts';
 import type { Place } from './channel-at-seat.ts';
 import { pressureMap } from './pressure-map.ts';
 import { theatreOf } from './theatre.ts';
@@ -47,29 +55,36 @@ export function bassAdvice(project: ProjectDocument, roomId: string, count: numb
   const frequenciesHz = Array.from({ length: TO_HZ - FROM_HZ + 1 }, (_, n) => FROM_HZ + n);
   const judgedHz = frequenciesHz.filter((hz) => hz <= JUDGED_TO_HZ);
   const own = bass.subwoofers.map(({ at }) => at);
-  const responses = own.length > 0 ? responsesOf(box, own, bass.seats, frequenciesHz) : [];
-  const seatsDb =
-    own.length === 0
-      ? []
-      : bass.seats.map((_, seat) => [
-          ...levelsDb(
-            box,
-            responses.map((one) => one[seat]),
-          ),
-        ]);
-  const now = own.length === 0 ? null : evennessOf(box, responsesOf(box, own, bass.seats, judgedHz));
+  const there = own.length === 0 ? null : playingNow(box, responsesOf(box, own, bass.seats, frequenciesHz), judgedHz.length);
   const places = usualSubwooferPlaces(bass.sidesM).map((at) => offTheWalls(at, bass.sidesM));
   const buildable = places.filter((at) => canStand(project, roomId, ontoPlan(bass, at)));
   const best = subwooferChoices(box, buildable, bass.seats, Math.min(count, buildable.length), judgedHz).slice(0, CHOICES);
   const earM = seats.reduce((sum, seat) => sum + seat.earM, 0) / seats.length;
-  const sources = own.map((at) => ({ at, gain: 1, delayS: 0 }));
   const map =
-    own.length === 0 ? null : pressureMap({ ...box, subwoofers: sources }, intoBox(bass, [0, 0, earM])[2], MAP_STEP_M, MAP_HZ);
+    there &&
+    pressureMap(
+      { ...box, subwoofers: own.map((at) => ({ at, gain: 1, delayS: 0 })) },
+      intoBox(bass, [0, 0, earM])[2],
+      MAP_STEP_M,
+      MAP_HZ,
+    );
   return {
-    ...{ frequenciesHz, seatsDb, now, map, mapHz: MAP_HZ },
+    ...{ frequenciesHz, seatsDb: there?.seatsDb ?? [], now: there?.now ?? null, map, mapHz: MAP_HZ },
     choices: best.map(({ places: chosen, ...figures }) => ({ ...figures, at: chosen.map((n) => ontoPlan(bass, buildable[n])) })),
     ...{ tried: places.length, refused: places.length - buildable.length },
   };
+}
+
+/** Levels at the seats of what plays together, and how even they are over the first of the frequencies: those that are judged. */
+function playingNow(box: Parameters<typeof evennessOf>[0], responses: readonly (readonly Response[])[], judged: number) {
+  const seatsDb = responses[0].map((_, seat) => [
+    ...levelsDb(
+      box,
+      responses.map((one) => one[seat]),
+    ),
+  ]);
+  const first = responses.map((one) => one.map(({ re, im }) => ({ re: re.subarray(0, judged), im: im.subarray(0, judged) })));
+  return { seatsDb, now: evennessOf(box, first) };
 }
 
 const offTheWalls = (at: Place, sidesM: readonly [number, number, number]): Place => {

@@ -1,5 +1,5 @@
 import { modeCoupling, roomMode } from '../calculators/index.ts';
-import { ceilingHeightAt, clearOutline } from '../house/index.ts';
+import { ceilingHeightAt } from '../house/index.ts';
 import { polygonArea, boundsOf, type Point2, rotate2 } from '../math/index.ts';
 import type { ProjectDocument, Room } from '../model/index.ts';
 import type { Place } from './channel-at-seat.ts';
@@ -64,14 +64,17 @@ export function ontoPlan(
   return [origin[0] + x, origin[1] + y];
 }
 
+/** The box of a room by its outline from face to face. */
 export function bassRoomOf(
   project: ProjectDocument,
   room: Room,
-  picture: Picture | null,
-  speakers: readonly Speaker[],
-  seats: readonly Seat[],
+  polygon: readonly Point2[],
+  {
+    picture,
+    speakers,
+    seats,
+  }: { readonly picture: Picture | null; readonly speakers: readonly Speaker[]; readonly seats: readonly Seat[] },
 ): BassRoom {
-  const polygon = clearOutline(project, room);
   // Its first axis goes from the picture to the seats; a room without one lies as its plan.
   const turnRad = picture ? -(((picture.facingDeg + 90) * Math.PI) / 180) : 0;
   const turned = polygon.map((p) => rotate2(p, -turnRad));

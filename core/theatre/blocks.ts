@@ -3,7 +3,7 @@ import type { Point2 } from '../math/index.ts';
 import type { FeatureKind, ProjectDocument, Room } from '../model/index.ts';
 import type { Block } from './channel-at-seat.ts';
 import { boxesOf, footprintsOf } from './footprints.ts';
-import { onPlan } from './moves.ts';
+import { onPlan } from './middle-line.ts';
 import type { Picture } from './picture.ts';
 import { HEAD_OVER_EYE_M, type Seat } from './seats.ts';
 

@@ -1,17 +1,10 @@
-import { besideWall, type Clash, clashesOf, CURED_BY_MOVING, inFrontOfWall, wallPlaceOf } from '../devices/index.ts';
+import { besideWall, type Clash, clashesOf, CURED_BY_MOVING, facingFrom, inFrontOfWall, wallPlaceOf } from '../devices/index.ts';
 import { canBeChannel, typeForChannel } from '../brief/index.ts';
-import {
-  attachmentOf,
-  ceilingHeightAt,
-  clearOutline,
-  framingOf,
-  wallLength,
-  wallsAround,
-  type WallSide,
-} from '../house/index.ts';
+import { attachmentOf, bayMiddles, ceilingHeightAt, clearOutline, framingOf, wallLength, wallsAround } from '../house/index.ts';
 import { boundsOf, type Point2, pointInPolygon, rotate2, tidyM } from '../math/index.ts';
 import { type Device, newDevice, type ProjectDocument, type Room, type SurroundChannel, type Wall } from '../model/index.ts';
-import { channelAtSeat, type ChannelWindow, type Place } from './channel-at-seat.ts';
+import { channelAtSeat, type ChannelWindow } from './channel-at-seat.ts';
+import { heardFrom } from './channel-figures.ts';
 import { fromMiddle } from './middle-line.ts';
 import type { Picture } from './picture.ts';
 import type { Seat } from './seats.ts';
@@ -44,7 +37,7 @@ export interface Where {
 }
 
 /** The type that a channel gets: that of its speaker, else the usual one; a center beside a picture without holes is a small one. */
-export function typeOfChannel({ project, picture }: Where, channel: SurroundChannel, device: Device | null): string | null {
+function typeOfChannel({ project, picture }: Where, channel: SurroundChannel, device: Device | null): string | null {
   if (device && canBeChannel(project.deviceTypes[device.typeId], channel)) return device.typeId;
   const small = project.deviceTypes['wall-speaker'];
   return channel === 'center' && picture.weaveMm === null && small ? small.id : typeForChannel(project, channel);
@@ -116,13 +109,6 @@ function placeOf({ project, room }: Where, device: Device, workH: number): Speak
 
 const isRefusal = ({ rank, code }: Clash): boolean => rank === 'stop' || CURED_BY_MOVING.has(code);
 
-/** The place that a speaker is heard from: the face of its wall, or the ceiling. */
-export function heardFrom(project: ProjectDocument, room: Room, device: Device): Place {
-  const type = project.deviceTypes[device.typeId];
-  const heightM = device.heightM ?? ceilingHeightAt(room, project.levels[room.levelId], [device.x, device.y]);
-  return [...inFrontOfWall(project, device, type.cutOut ? 0 : type.sizeM[1]), heightM];
-}
-
 /** How far a place is from the window of its channel for the reference seat, degrees. */
 function offWindow(
   { project, room, reference, picture: { facingDeg } }: Where,
@@ -137,8 +123,7 @@ function offWindow(
 }
 
 /** On which side of the middle line a channel belongs: -1 left, 1 right, 0 on it. */
-export const sideOf = (channel: SurroundChannel): -1 | 0 | 1 =>
-  channel.endsWith('-left') ? -1 : channel.endsWith('-right') ? 1 : 0;
+const sideOf = (channel: SurroundChannel): -1 | 0 | 1 => (channel.endsWith('-left') ? -1 : channel.endsWith('-right') ? 1 : 0);
 
 const made = ({ room }: Where, typeId: string, [x, y]: Point2, more: Partial<Device>): Device => ({
   ...newDevice({
@@ -167,8 +152,7 @@ function onWalls(where: Where, typeId: string, channel: SurroundChannel): Device
   return wallsAround(project, room).flatMap(({ wall, side }) =>
     baysOf(project, wall).flatMap((offsetM) => {
       const [x, y] = besideWall(wall, side, offsetM, 0);
-      const facingRad = facingOf(wall, side);
-      const device = made(where, typeId, [x, y], { facingRad });
+      const device = made(where, typeId, [x, y], { facingRad: facingFrom(wall, side) });
       if (wallPlaceOf(project, device)?.wall.id !== wall.id) return [];
       const [fx, fy] = inFrontOfWall(project, device, 0.05);
       if (!pointInPolygon([fx, fy], room.polygon as readonly Point2[])) return [];
@@ -189,16 +173,8 @@ function baysOf(project: ProjectDocument, wall: Wall): number[] {
     const count = Math.max(0, Math.floor((lengthM - 2 * FROM_END_M) / STEP_M));
     return Array.from({ length: count + 1 }, (_, n) => lengthM / 2 + (n - count / 2) * STEP_M);
   }
-  return studs
-    .slice(1)
-    .map((stud, k) => (studs[k].offsetM + studs[k].widthM / 2 + stud.offsetM - stud.widthM / 2) / 2)
-    .filter((at) => at > FROM_END_M && at < lengthM - FROM_END_M);
+  return bayMiddles(studs).filter((at) => at > FROM_END_M && at < lengthM - FROM_END_M);
 }
-
-const facingOf = (wall: Wall, side: WallSide): number => {
-  const normal = Math.atan2(wall.b[0] - wall.a[0], wall.a[1] - wall.b[1]);
-  return side === 'left' ? normal : Math.atan2(-Math.sin(normal), -Math.cos(normal));
-};
 
 /** Middles of joist bays and steps along them; a grid where there are none. */
 function onCeiling(where: Where, typeId: string): Device[] {
@@ -207,10 +183,7 @@ function onCeiling(where: Where, typeId: string): Device[] {
   const turned = outline.map((p) => rotate2(p, -room.joistAngleRad));
   const { minX, minY, maxX, maxY } = boundsOf(turned)!;
   const joists = framingOf(project).joists(room);
-  const rows =
-    joists.length < 2
-      ? steps(minY, maxY)
-      : joists.slice(1).map((joist, k) => (joists[k].offsetM + joists[k].widthM / 2 + joist.offsetM - joist.widthM / 2) / 2);
+  const rows = joists.length < 2 ? steps(minY, maxY) : bayMiddles(joists);
   return rows.flatMap((v) =>
     steps(minX, maxX).flatMap((u) => {
       const p = rotate2([u, v], room.joistAngleRad);

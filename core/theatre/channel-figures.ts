@@ -46,6 +46,13 @@ export interface ChannelFigures {
 export const mainAngleDeg = (window: ChannelWindow | null, seat: ChannelAtSeat): number =>
   window?.isOverhead ? (seat.overheadDeg ?? 0) : seat.azimuthDeg;
 
+/** The place that a speaker is heard from: the face of its wall, or the ceiling. */
+export function heardFrom(project: ProjectDocument, room: Room, device: Device): Place {
+  const type = project.deviceTypes[device.typeId];
+  const heightM = device.heightM ?? ceilingHeightAt(room, project.levels[room.levelId], [device.x, device.y]);
+  return [...inFrontOfWall(project, device, type.cutOut ? 0 : type.sizeM[1]), heightM];
+}
+
 interface About {
   readonly layout: string | null;
   readonly picture: Picture | null;
@@ -72,9 +79,8 @@ function figuresOf(
   device: Speaker,
   { layout, picture, seats, blocks, aim }: About,
 ): ChannelFigures {
-  const heightM = device.heightM ?? ceilingHeightAt(room, project.levels[room.levelId], [device.x, device.y]);
   const type = project.deviceTypes[device.typeId];
-  const at: Place = [...inFrontOfWall(project, device, type.cutOut ? 0 : type.sizeM[1]), heightM];
+  const at = heardFrom(project, room, device);
   const window = windowOf(layout, device.channel, aim.school);
   const facingDeg = picture?.facingDeg ?? 0;
   const beside = besideAxis(device, type, at, seats);

@@ -1,6 +1,6 @@
 import { channelsOf } from '../brief/index.ts';
 import { type IdSource, inFrontOfWall, moveDevices, placeAll } from '../devices/index.ts';
-import { edited } from '../derive/index.ts';
+import { edited, finished } from '../derive/index.ts';
 import { err, ok, type Outcome } from '../math/index.ts';
 import type { Operation, ProjectDocument, SurroundChannel } from '../model/index.ts';
 import { blocksIn } from './blocks.ts';
@@ -41,13 +41,8 @@ const LOOKING = 0.6;
  * where it is worth it, missing ones are placed. Problems: `theatre-no-layout`, `theatre-no-picture`, `theatre-no-seats`,
  * `theatre-no-place` with the reason that bars most places.
  */
-export function designTheatre(project: ProjectDocument, roomId: string, ids: IdSource): Outcome<TheatreDesign> {
-  const steps = designingTheatre(project, roomId, ids);
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-  }
-}
+export const designTheatre = (project: ProjectDocument, roomId: string, ids: IdSource): Outcome<TheatreDesign> =>
+  finished(designingTheatre(project, roomId, ids));
 
 /** The same step by step, with the share done. */
 export function* designingTheatre(
@@ -94,11 +89,10 @@ type Channels = readonly {
 }[];
 
 function noPlace(channels: Channels): Outcome<never> {
-  const reasons = channels.flatMap(({ places }) => places.flatMap(({ refused }) => refused ?? []));
-  const counts = new Map<string, number>();
-  for (const reason of reasons) counts.set(reason, (counts.get(reason) ?? 0) + 1);
-  const [reason] = [...counts].sort((a, b) => b[1] - a[1])[0] ?? ['none'];
-  return err('theatre-no-place', { kind: 'infeasible', field: 'layout', places: reasons.length, reason });
+  const counts = Object.entries(countsOf(channels.flatMap(({ places }) => places)));
+  const places = counts.reduce((sum, [, count]) => sum + count, 0);
+  const [reason] = counts.sort((a, b) => b[1] - a[1])[0] ?? ['none'];
+  return err('theatre-no-place', { kind: 'infeasible', field: 'layout', places, reason });
 }
 
 /** The chosen places as operations, one after the other. */
@@ -122,28 +116,21 @@ function proposal(
     if (chosen === null || !places[chosen]) return { ...about, change: 'impossible' };
     if (pinned !== null) return { ...about, change: 'fixed' };
     const { device: stands } = places[chosen];
+    if (device && chosen === 0) return { ...about, change: 'stays' };
+    const to = inFrontOfWall(working, stands, SNAPS_M);
+    const height = stands.heightM === null ? {} : { heightM: stands.heightM };
     if (device) {
-      if (chosen === 0) return { ...about, change: 'stays' };
-      const height = stands.heightM === null ? {} : { heightM: stands.heightM };
-      const moved = moveDevices(working, [{ deviceId: device.id, to: besidePlace(working, places[chosen]), ...height }]);
+      const moved = moveDevices(working, [{ deviceId: device.id, to, ...height }]);
       return { ...about, change: moved.ok && apply(moved.value) ? 'moved' : 'impossible' };
     }
-    const height = stands.heightM === null ? {} : { heightM: stands.heightM };
-    const placed = placeAll(
-      working,
-      stands.levelId,
-      [{ typeId: stands.typeId, at: besidePlace(working, places[chosen]), ...height, more: { channel } }],
-      ids,
-    );
+    const placed = placeAll(working, stands.levelId, [{ typeId: stands.typeId, at: to, ...height, more: { channel } }], ids);
     return { ...about, change: placed.ok && apply(placed.value.operations) ? 'placed' : 'impossible' };
   });
   const after = theatreOf(working, working.rooms[where.room.id]).score;
   return ok({ operations, before, after, channels: designed, judged: solved.judged, stopped: solved.stopped });
 }
 
-/** A point before a wall snaps to it on the side of the room; on a ceiling it is the place itself. */
-const besidePlace = (project: ProjectDocument, { device }: SpeakerPlace) =>
-  device.heightM === null ? ([device.x, device.y] as const) : inFrontOfWall(project, device, SNAPS_M);
+/** A point so far before a wall snaps to it on the side of the room, m. */
 const SNAPS_M = 0.03;
 
 function countsOf(places: readonly SpeakerPlace[]): Record<string, number> {

@@ -1,8 +1,7 @@
 import { ceilingHeightAt, clearOutline } from '../house/index.ts';
 import type { Point2 } from '../math/index.ts';
-import type { ProjectDocument, Room } from '../model/index.ts';
-import { fromMiddle } from './middle-line.ts';
-import { onPlan } from './moves.ts';
+import type { Feature, ProjectDocument, Room } from '../model/index.ts';
+import { fromMiddle, onPlan } from './middle-line.ts';
 import type { Picture } from './picture.ts';
 
 /** A place in a theatre, m: to the right of the middle line, away from the picture, above the floor of the level. */
@@ -86,4 +85,18 @@ export function pictureCorners({ middle, widthM, heightM }: Picture, frame: Thea
     [1, 1],
     [-1, 1],
   ].map(([u, v]) => ({ asideM: asideM + (u * widthM) / 2, awayM, upM: upM + (v * heightM) / 2 }));
+}
+
+/** A thing from above, or its box from the side or the seats. */
+export function boxOn(
+  view: TheatreView,
+  corners: readonly Inside[],
+  { bottomM, topM }: Pick<Feature, 'bottomM' | 'topM'>,
+): readonly Inside[] {
+  if (view === 'top') return corners;
+  const along = corners.map(({ awayM, asideM }) => (view === 'side' ? awayM : asideM));
+  const at = (value: number, upM: number): Inside =>
+    view === 'side' ? { asideM: 0, awayM: value, upM } : { asideM: value, awayM: 0, upM };
+  const [from, to] = [Math.min(...along), Math.max(...along)];
+  return [at(from, bottomM), at(to, bottomM), at(to, topM), at(from, topM)];
 }

@@ -7,7 +7,7 @@ export { type BassRoom, intoBox, ontoPlan, type SeatOnNode } from './bass-room.t
 export { type Block, type ChannelAtSeat, type ChannelWindow, type Place } from './channel-at-seat.ts';
 export { type ChannelFigures, type ChannelSeat, mainAngleDeg, type PairFigures } from './channel-figures.ts';
 export { type DesignedChannel, designTheatre, designingTheatre, type TheatreDesign } from './design.ts';
-export { fromMiddle } from './middle-line.ts';
+export { fromMiddle, offPlan, onPlan } from './middle-line.ts';
 export { type Picture, pictureOf } from './picture.ts';
 export { pressureMap, type PressureMap, type PressureRoom } from './pressure-map.ts';
 export { lensAt, placeForAll, projectedWidthM, type Projection, shiftUsedOf } from './projection.ts';
@@ -27,9 +27,9 @@ export {
   usualSubwooferPlaces,
 } from './bass.ts';
 export { fitLens, fitScreen, type ScreenWish, widthOfDiagonal } from './fit-types.ts';
-export { offPlan, onPlan, shiftInTheatre, type TheatreShift, type TheatreThing } from './moves.ts';
+export { shiftInTheatre, type TheatreShift, type TheatreThing } from './moves.ts';
 export { type BassAdvice, bassAdvice } from './bass-advice.ts';
-export { flatOf, frameOf, type Inside, outlineOn, pictureCorners, type TheatreFrame, type TheatreView } from './frame.ts';
+export { boxOn, flatOf, frameOf, type Inside, outlineOn, pictureCorners, type TheatreFrame, type TheatreView } from './frame.ts';
 export { type CalibratedChannel, calibrationOf } from './calibration.ts';
 export { type Reflection, reflectionsOf } from './reflections.ts';
 export { footprintsOf } from './footprints.ts';

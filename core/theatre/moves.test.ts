@@ -3,7 +3,8 @@ import type { Outcome } from '../math/index.ts';
 import { type Operation, type ProjectDocument, update } from '../model/index.ts';
 import { applied, smallTheatre } from '../testing/index.ts';
 import { fitLens, fitScreen, widthOfDiagonal } from './fit-types.ts';
-import { offPlan, onPlan, shiftInTheatre } from './moves.ts';
+import { offPlan, onPlan } from './middle-line.ts';
+import { shiftInTheatre } from './moves.ts';
 import { pictureOf } from './picture.ts';
 
 const after = (project: ProjectDocument, found: Outcome<readonly Operation[]>): ProjectDocument => {

@@ -2,12 +2,12 @@ import { moveDevices } from '../devices/index.ts';
 import { ceilingHeightAt, clearOutline } from '../house/index.ts';
 import { err, ok, type Outcome, type Point2, pointInPolygon, rotate2, tidyM } from '../math/index.ts';
 import { type Feature, type ProjectDocument, type Operation, type Room, update } from '../model/index.ts';
+import { onPlan, type Way } from './middle-line.ts';
 import { pictureOf } from './picture.ts';
+import { LENS_BELOW_CEILING_M } from './projection.ts';
 
-/** A way within a theatre, m: to the right of who looks at the picture, away from the picture, and up. */
-export interface TheatreShift {
-  readonly asideM: number;
-  readonly awayM: number;
+/** A way within a theatre, and up, m. */
+export interface TheatreShift extends Way {
   readonly upM: number;
 }
 
@@ -17,23 +17,8 @@ export interface TheatreThing {
   readonly id: string;
 }
 
-/** A projector without a height hangs so far under the ceiling, m; nothing is hung lower than this over the floor. */
-const UNDER_CEILING_M = 0.2;
+/** Nothing is hung higher than this over the floor, m. */
 const HIGHEST_M = 30;
-
-/** A shift as a way on the plan. */
-export function onPlan(facingDeg: number, { asideM, awayM }: Pick<TheatreShift, 'asideM' | 'awayM'>): Point2 {
-  const facing = (facingDeg * Math.PI) / 180;
-  const [sin, cos] = [Math.sin(facing), Math.cos(facing)];
-  return [asideM * cos - awayM * sin, -asideM * sin - awayM * cos];
-}
-
-/** A way on the plan as a shift. */
-export function offPlan(facingDeg: number, [dx, dy]: Point2): Pick<TheatreShift, 'asideM' | 'awayM'> {
-  const facing = (facingDeg * Math.PI) / 180;
-  const [sin, cos] = [Math.sin(facing), Math.cos(facing)];
-  return { asideM: dx * cos - dy * sin, awayM: -(dx * sin + dy * cos) };
-}
 
 /**
  * Moves a device or a row of seats. What hangs on a wall stays on one; a row goes up and down with its riser. Problems: `record-gone`,
@@ -61,7 +46,7 @@ function shiftDevice(
   const device = project.devices[id];
   if (!device) return err('record-gone', { in: 'devices', id });
   const to: Point2 = [tidyM(device.x + dx), tidyM(device.y + dy)];
-  const hangsM = ceilingHeightAt(room, project.levels[room.levelId], to) - UNDER_CEILING_M;
+  const hangsM = ceilingHeightAt(room, project.levels[room.levelId], to) - LENS_BELOW_CEILING_M;
   const atM = device.heightM ?? hangsM;
   const isFixedUp = device.heightM === null && !project.deviceTypes[device.typeId].lens;
   const height = upM === 0 || isFixedUp ? {} : { heightM: tidyM(Math.min(HIGHEST_M, Math.max(0, atM + upM))) };

@@ -3,7 +3,7 @@ import { onLevel } from '../derive/index.ts';
 import { ceilingHeightAt } from '../house/index.ts';
 import type { Device, DeviceType, ProjectDocument, Room, TheatreAim } from '../model/index.ts';
 import type { Place } from './channel-at-seat.ts';
-import { fromMiddle } from './middle-line.ts';
+import { fromMiddle, onPlan } from './middle-line.ts';
 import type { Picture } from './picture.ts';
 
 /** One projector of a room, as it throws the picture from where it hangs; lengths in m. */
@@ -28,9 +28,10 @@ export interface Projection {
 }
 
 const CHIP = 16 / 9;
-/** What a screen that sound goes through leaves of the light, and the lens below the ceiling that it hangs from, m. */
+/** What a screen that sound goes through leaves of the light. */
 const THROUGH_HOLES = 0.88;
-const LENS_BELOW_CEILING_M = 0.2;
+/** The lens of a projector below the ceiling that it hangs from, m. */
+export const LENS_BELOW_CEILING_M = 0.2;
 
 /** Projectors of a room whose lens is known, each by itself: several are candidates for one picture. */
 export function projectionsOf(project: ProjectDocument, room: Room, picture: Picture | null, aim: TheatreAim): Projection[] {
@@ -48,11 +49,10 @@ function projectionOf(project: ProjectDocument, room: Room, device: Device, pict
 
 /** Where the lens of a projector is: at its front, below the ceiling that it hangs from. */
 export function lensAt(project: ProjectDocument, room: Room, device: Device, type: DeviceType, picture: Picture): Place {
-  const facing = (picture.facingDeg * Math.PI) / 180;
-  const half = type.sizeM[1] / 2;
+  const [dx, dy] = onPlan(picture.facingDeg, { asideM: 0, awayM: -type.sizeM[1] / 2 });
   const heightM =
     device.heightM ?? ceilingHeightAt(room, project.levels[room.levelId], [device.x, device.y]) - LENS_BELOW_CEILING_M;
-  return [device.x + Math.sin(facing) * half, device.y + Math.cos(facing) * half, heightM];
+  return [device.x + dx, device.y + dy, heightM];
 }
 
 type Lens = NonNullable<DeviceType['lens']>;

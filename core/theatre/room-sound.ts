@@ -1,6 +1,6 @@
 import { ABSORPTION, panelArea, reverberation, roomRatios } from '../calculators/index.ts';
-import { ceilingHeightOf, clearOutline } from '../house/index.ts';
-import { boundsOf, polygonArea } from '../math/index.ts';
+import { ceilingHeightOf } from '../house/index.ts';
+import { boundsOf, type Point2, polygonArea } from '../math/index.ts';
 import type { ProjectDocument, Room, TheatreAim } from '../model/index.ts';
 
 /** A room by its surfaces and proportions; a planning estimate, measured at the end. */
@@ -18,8 +18,13 @@ export interface RoomSound {
 /** Absorption of a seated person with the seat, m2. */
 const SEATED_M2 = 0.45;
 
-export function roomSoundOf(project: ProjectDocument, room: Room, { surfaces, panelsM2 }: TheatreAim, seated: number): RoomSound {
-  const polygon = clearOutline(project, room);
+/** A room by its outline from face to face, with so many who sit in it. */
+export function roomSoundOf(
+  project: ProjectDocument,
+  room: Room,
+  polygon: readonly Point2[],
+  { aim: { surfaces, panelsM2 }, seated }: { readonly aim: TheatreAim; readonly seated: number },
+): RoomSound {
   const { minX, minY, maxX, maxY } = boundsOf(polygon)!;
   const heightM = ceilingHeightOf(room, project.levels[room.levelId]);
   const areaM2 = Math.abs(polygonArea(polygon));

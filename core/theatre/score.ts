@@ -40,3 +40,13 @@ export const scoreOfTerms = (lost: LostTerms): Score => ({
   symmetry: 100 * (1 - lost.symmetry),
   levels: 100 * (1 - lost.levels),
 });
+
+/** What is lost on average over seats by how much each counts; nothing where none counts. */
+export function lostOverSeats(seats: readonly { readonly weight: number }[], lost: readonly number[]): number {
+  let [sum, weights] = [0, 0];
+  seats.forEach(({ weight }, n) => {
+    sum += weight * lost[n];
+    weights += weight;
+  });
+  return weights === 0 ? 0 : sum / weights;
+}

@@ -1,7 +1,7 @@
 import type { SurroundChannel, TheatreAim } from '../model/index.ts';
 import { type Block, channelAtSeat, type Place, spreadOf, windowOf } from './channel-at-seat.ts';
 import { type FromMiddle, fromMiddle, mirrorErrorM } from './middle-line.ts';
-import { lostOf, type LostTerms, mirrorLost, type Score, scoreOfTerms, spreadLost, weightOf } from './score.ts';
+import { lostOf, lostOverSeats, type LostTerms, mirrorLost, type Score, scoreOfTerms, spreadLost, weightOf } from './score.ts';
 import type { Seat } from './seats.ts';
 
 /** A place where a speaker of a channel could be built, or why it could not. */
@@ -136,13 +136,11 @@ class LayoutJudge {
   private readonly angles: readonly (readonly number[])[];
   private readonly levels: readonly (readonly number[])[];
   private readonly pairs: readonly (readonly [left: number, right: number])[];
-  private readonly seatWeight: number;
   private readonly from: FromMiddle;
 
   constructor(private readonly problem: LayoutProblem) {
     const { channels, seats, layout, facingDeg, blocks, school } = problem;
     this.from = fromMiddle(problem.middle, facingDeg);
-    this.seatWeight = seats.reduce((sum, { weight }) => sum + weight, 0);
     this.buildable = channels.map(({ places, pinned }) => {
       if (pinned !== null) return [pinned];
       const open = places.flatMap(({ refused }, n) => (refused === null ? [n] : []));
@@ -153,8 +151,13 @@ class LayoutJudge {
       const window = windowOf(layout, channel, school);
       return places.map(({ at }) => {
         const each = seats.map((seat) => channelAtSeat(at, seat, { window, facingDeg, blocks }));
-        const lost = each.reduce((sum, { loss }, n) => sum + seats[n].weight * loss, 0);
-        return { angles: this.seatWeight > 0 ? lost / this.seatWeight : 0, levels: spreadLost(spreadOf(each)) };
+        return {
+          angles: lostOverSeats(
+            seats,
+            each.map(({ loss }) => loss),
+          ),
+          levels: spreadLost(spreadOf(each)),
+        };
       });
     });
     this.angles = figures.map((places) => places.map((one) => one.angles));

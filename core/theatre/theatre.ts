@@ -1,6 +1,6 @@
 import { canBeChannel } from '../brief/index.ts';
 import { listOf, onLevel, whole } from '../derive/index.ts';
-import { BUILDING } from '../house/index.ts';
+import { BUILDING, clearOutline } from '../house/index.ts';
 import type { Device, ProjectDocument, Room, SurroundChannel, TheatreAim } from '../model/index.ts';
 import { aimOf } from './aim.ts';
 import { blocksIn } from './blocks.ts';
@@ -9,7 +9,7 @@ import { type ChannelFigures, channelFigures, type PairFigures, pairsOf, type Sp
 import { type Picture, pictureOf } from './picture.ts';
 import { type Projection, projectionsOf } from './projection.ts';
 import { type RoomSound, roomSoundOf } from './room-sound.ts';
-import { lostOf, mirrorLost, type Score, scoreOfTerms, spreadLost, weightOf } from './score.ts';
+import { lostOf, lostOverSeats, mirrorLost, type Score, scoreOfTerms, spreadLost, weightOf } from './score.ts';
 import { type SeatFigures, seatFigures } from './seat-figures.ts';
 import { type Seat, seatsOf } from './seats.ts';
 
@@ -44,7 +44,7 @@ export const theatreRooms = (project: ProjectDocument): Room[] => {
 /** The theatres of a project by their rooms. */
 export const THEATRES = whole<readonly Theatre[]>({
   name: 'theatres',
-  tables: ['devices', 'deviceTypes', 'features', 'levels', 'rooms', 'theatres', 'openings', 'walls'],
+  tables: ['devices', 'deviceTypes', 'features', 'levels', 'rooms', 'theatres', 'walls'],
   nodes: [BUILDING],
   make: ({ project }) => theatreRooms(project).map((room) => theatreOf(project, room)),
 });
@@ -59,14 +59,15 @@ export function theatreOf(project: ProjectDocument, room: Room): Theatre {
   const blocks = blocksIn(project, room, picture, seats);
   const channels = channelFigures(project, room, speakers, { layout, picture, seats, blocks, aim });
   const pairs = picture ? pairsOf(channels, picture) : [];
+  const outline = clearOutline(project, room);
   return {
     roomId: room.id,
     ...{ aim, layout, picture, pairs },
     channels: withLostPoints(channels, seats, pairs),
     projections: projectionsOf(project, room, picture, aim),
     seats: seatFigures(seats, picture),
-    bass: bassRoomOf(project, room, picture, speakers, seats),
-    sound: roomSoundOf(project, room, aim, seats.length),
+    bass: bassRoomOf(project, room, outline, { picture, speakers, seats }),
+    sound: roomSoundOf(project, room, outline, { aim, seated: seats.length }),
     score: scoreOf(channels, seats, pairs),
   };
 }
@@ -96,34 +97,36 @@ export function layoutOf(channels: readonly SurroundChannel[]): string | null {
 
 /** What each channel takes of the score: by its angles and levels, and half of what its pair is uneven. */
 function withLostPoints(channels: readonly ChannelFigures[], seats: readonly Seat[], pairs: Theatre['pairs']): ChannelFigures[] {
-  const judged = channels.filter(({ window }) => window !== null);
-  const weights = judged.reduce((sum, { channel }) => sum + weightOf(channel), 0);
-  const seatWeights = seats.reduce((sum, { weight }) => sum + weight, 0);
+  const weights = weightsOf(judgedOf(channels));
+  if (weights === 0 || !seats.some(({ weight }) => weight > 0)) return [...channels];
   return channels.map((one) => {
-    if (one.window === null || weights === 0 || seatWeights === 0) return one;
+    if (one.window === null) return one;
     const share = weightOf(one.channel) / weights;
-    const angles = one.seats.reduce((sum, { loss }, n) => sum + seats[n].weight * loss, 0) / seatWeights;
     const pair = pairs.find(({ leftId, rightId }) => leftId === one.deviceId || rightId === one.deviceId);
     const symmetry = pair ? mirrorLost(pair.mirrorErrorM) / (2 * pairs.length) : 0;
-    const lost = lostOf({ angles: share * angles, levels: share * spreadLost(one.spreadDb), symmetry, work: 0 });
+    const lost = lostOf({ angles: share * anglesLost(one, seats), levels: share * spreadLost(one.spreadDb), symmetry, work: 0 });
     return { ...one, lostPoints: 100 * lost };
   });
 }
 
 function scoreOf(channels: readonly ChannelFigures[], seats: readonly Seat[], pairs: Theatre['pairs']): Theatre['score'] {
-  const judged = channels.filter(({ window }) => window !== null);
-  if (judged.length === 0 || seats.length === 0) return null;
-  let [lost, all, spread, weights] = [0, 0, 0, 0];
-  for (const { channel, seats: at, spreadDb } of judged) {
-    const weight = weightOf(channel);
-    at.forEach(({ loss }, n) => {
-      lost += seats[n].weight * weight * loss;
-      all += seats[n].weight * weight;
-    });
-    spread += weight * spreadLost(spreadDb);
-    weights += weight;
-  }
-  if (all === 0) return null;
+  const judged = judgedOf(channels);
+  const weights = weightsOf(judged);
+  if (weights === 0 || !seats.some(({ weight }) => weight > 0)) return null;
+  const mean = (lost: (one: ChannelFigures) => number) =>
+    judged.reduce((sum, one) => sum + weightOf(one.channel) * lost(one), 0) / weights;
   const symmetry = pairs.length === 0 ? 0 : pairs.reduce((sum, one) => sum + mirrorLost(one.mirrorErrorM), 0) / pairs.length;
-  return scoreOfTerms({ angles: lost / all, symmetry, levels: spread / weights, work: 0 });
+  const levels = mean(({ spreadDb }) => spreadLost(spreadDb));
+  return scoreOfTerms({ angles: mean((one) => anglesLost(one, seats)), symmetry, levels, work: 0 });
 }
+
+/** Channels that have a window; what they weigh together. */
+const judgedOf = (channels: readonly ChannelFigures[]) => channels.filter(({ window }) => window !== null);
+const weightsOf = (channels: readonly ChannelFigures[]): number =>
+  channels.reduce((sum, { channel }) => sum + weightOf(channel), 0);
+
+const anglesLost = ({ seats: at }: ChannelFigures, seats: readonly Seat[]): number =>
+  lostOverSeats(
+    seats,
+    at.map(({ loss }) => loss),
+  );

@@ -186,12 +186,13 @@ function drawTag(pdf: PDFKit.PDFDocument, [x, y]: readonly [number, number], num
   write(pdf, number, x, y - 0.1, 1.9, FONTS.tagBold, INK, true);
 }
 
-type DimensionMark = Extract<SheetMark, { kind: 'dimension' }>;
+type DimensionMark = Pick<Extract<SheetMark, { kind: 'dimension' }>, 'points' | 'text'>;
 
-function drawDimension(pdf: PDFKit.PDFDocument, mark: DimensionMark): void {
+/** A line with its length, and a tick at each end, mm long on both sides. */
+export function drawDimension(pdf: PDFKit.PDFDocument, mark: DimensionMark, tickMm = 1.2): void {
   const [[ax, ay], [bx, by]] = mark.points;
-  const isUpright = ax === bx;
-  const tick = isUpright ? [1.2, 0] : [0, 1.2];
+  const isUpright = Math.abs(ax - bx) < 0.01;
+  const tick = isUpright ? [tickMm, 0] : [0, tickMm];
   pdf.lineWidth(0.18).strokeColor(SOFT);
   path(pdf, mark.points, false);
   for (const [x, y] of mark.points)

@@ -2,7 +2,7 @@ import { PRINT } from '@dusky-spool/design';
 import type { TheatreMark, TheatreSheet, theatreTables } from '@dusky-spool/core/sheets';
 import { words } from '@dusky-spool/texts';
 import { FONTS, POINTS_PER_MM, SYSTEM_LINES } from './fonts.ts';
-import { drawTitleBlock, path, type PlanTitle, write } from './plan-pdf.ts';
+import { drawDimension, drawTitleBlock, path, type PlanTitle, write } from './plan-pdf.ts';
 import { pdfBuffer } from './pdf-buffer.ts';
 import { drawPageNumber, drawTables } from './tables-pdf.ts';
 
@@ -53,6 +53,9 @@ const PENS: Readonly<Record<'room' | 'beam' | 'riser' | 'seat' | 'picture' | 'co
   sight: { stroke: SOFT, width: 0.15, dash: 0.8 },
 };
 
+/** Ticks of dimensions, shorter than on plans: the views are small. */
+const TICK_MM = 1;
+
 function drawMark(pdf: PDFKit.PDFDocument, mark: TheatreMark): void {
   pdf.undash();
   switch (mark.kind) {
@@ -65,7 +68,7 @@ function drawMark(pdf: PDFKit.PDFDocument, mark: TheatreMark): void {
         .fill();
       return;
     case 'dimension':
-      return drawDimension(pdf, mark);
+      return drawDimension(pdf, mark, TICK_MM);
     case 'speaker':
     case 'projector': {
       const { colour } = SYSTEM_LINES[mark.kind === 'speaker' ? 'sound' : 'picture'];
@@ -90,26 +93,4 @@ function drawMark(pdf: PDFKit.PDFDocument, mark: TheatreMark): void {
       pdf.undash();
     }
   }
-}
-
-function drawDimension(pdf: PDFKit.PDFDocument, { points, text }: Extract<TheatreMark, { kind: 'dimension' }>): void {
-  const [[ax, ay], [bx, by]] = points;
-  const isUpright = Math.abs(ax - bx) < 0.01;
-  const tick = isUpright ? [1, 0] : [0, 1];
-  pdf.lineWidth(0.18).strokeColor(SOFT);
-  path(pdf, points, false);
-  for (const [x, y] of points)
-    path(
-      pdf,
-      [
-        [x - tick[0], y - tick[1]],
-        [x + tick[0], y + tick[1]],
-      ],
-      false,
-    );
-  pdf.stroke();
-  pdf.save().translate((ax + bx) / 2, (ay + by) / 2);
-  if (isUpright) pdf.rotate(90);
-  write(pdf, text, 0, 1.6, 2.2, FONTS.tag, INK, true);
-  pdf.restore();
 }

@@ -20,6 +20,7 @@ export {
   type FaceGuide,
   type FacePlace,
   facePlaceOf,
+  facingFrom,
   guideOnFace,
   moveOnFace,
   placeOnFace,

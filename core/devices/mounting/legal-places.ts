@@ -1,4 +1,4 @@
-import { attachmentOf, buildingOf, framingOf, roomAt, wallLength, wallPoint } from '../../house/index.ts';
+import { attachmentOf, bayMiddles, buildingOf, framingOf, roomAt, wallLength, wallPoint } from '../../house/index.ts';
 import { type Point2, rotate2 } from '../../math/index.ts';
 import type { Device, DeviceType, ProjectDocument } from '../../model/index.ts';
 import { onLevel } from '../../derive/index.ts';
@@ -67,11 +67,7 @@ function alongWall(project: ProjectDocument, device: Device): Point2[] {
   if (!place) return [];
   const { wall, offsetM } = place;
   const lengthM = wallLength(wall);
-  const offsets: number[] = [];
-  const studs = framingOf(project).studs(wall);
-  for (let k = 0; k + 1 < studs.length; k++) {
-    offsets.push((studs[k].offsetM + studs[k].widthM / 2 + studs[k + 1].offsetM - studs[k + 1].widthM / 2) / 2);
-  }
+  const offsets = bayMiddles(framingOf(project).studs(wall));
   for (let shift = FINE_STEP_M; shift <= FARTHEST_M; shift += FINE_STEP_M) offsets.push(offsetM - shift, offsetM + shift);
   return offsets
     .filter((at) => Math.abs(at - offsetM) <= FARTHEST_M && at > 0.05 && at < lengthM - 0.05)
@@ -85,10 +81,7 @@ function underCeiling(project: ProjectDocument, device: Device): Point2[] {
   const [u, v] = rotate2([device.x, device.y], -room.joistAngleRad);
   const joists = framingOf(project).joists(room);
   const across = new Set<number>([v]);
-  for (let k = 0; k + 1 < joists.length; k++) {
-    const middle = (joists[k].offsetM + joists[k].widthM / 2 + joists[k + 1].offsetM - joists[k + 1].widthM / 2) / 2;
-    if (Math.abs(middle - v) <= FARTHEST_M) across.add(middle);
-  }
+  for (const middle of bayMiddles(joists)) if (Math.abs(middle - v) <= FARTHEST_M) across.add(middle);
   if (joists.length < 2) for (let shift = ALONG_STEP_M; shift <= 1; shift += ALONG_STEP_M) across.add(v - shift).add(v + shift);
   const points: Point2[] = [];
   for (const at of across) {

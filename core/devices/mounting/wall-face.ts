@@ -53,6 +53,12 @@ function outOf(wall: Wall, side: WallSide): Point2 {
   return [(-(wall.b[1] - wall.a[1]) / lengthM) * sign, ((wall.b[0] - wall.a[0]) / lengthM) * sign];
 }
 
+/** The direction in which a device on one side of a wall faces, rad. */
+export function facingFrom(wall: Wall, side: WallSide): number {
+  const [nx, ny] = outOf(wall, side);
+  return Math.atan2(ny, nx);
+}
+
 /** The point of the plan on one side of a wall, at an offset from its end a and so far from its centre line. */
 export function besideWall(wall: Wall, side: WallSide, offsetM: number, asideM = ASIDE_M): Point2 {
   const [x, y] = wallPoint(wall, Math.min(wallLength(wall) - FROM_END_M, Math.max(FROM_END_M, offsetM)));
@@ -111,7 +117,6 @@ export function clashesOnFace(
   { offsetM, heightM }: FacePlace,
 ): Clash[] {
   const [x, y] = wallPoint(wall, offsetM);
-  const [nx, ny] = outOf(wall, side);
   const room = roomOnSide(project, wall, side, offsetM);
   const device = newDevice({
     id: 'ghost',
@@ -122,7 +127,7 @@ export function clashesOnFace(
     x,
     y,
     heightM: Math.max(0, heightM),
-    facingRad: Math.atan2(ny, nx),
+    facingRad: facingFrom(wall, side),
   });
   return clashesOf(project, device);
 }

@@ -129,6 +129,10 @@ export function bayAt(
   return null;
 }
 
+/** The middles of all bays between members, m. */
+export const bayMiddles = (framed: readonly Framed[]): number[] =>
+  framed.slice(1).map((to, k) => (framed[k].offsetM + framed[k].widthM / 2 + to.offsetM - to.widthM / 2) / 2);
+
 type Members = Pick<ProjectDocument, 'framingMembers'>;
 
 /** The outline of a room turned so that its joists lie level. */

@@ -26,6 +26,7 @@ export {
 } from './building.ts';
 export {
   bayAt,
+  bayMiddles,
   type Framed,
   type Framing,
   FRAMING,

@@ -11,8 +11,9 @@ import {
   PAPER_MM,
   type Point2,
 } from '../../math/index.ts';
-import type { Device, Feature, ProjectDocument, Room, SurroundChannel } from '../../model/index.ts';
+import type { Device, ProjectDocument, Room, SurroundChannel } from '../../model/index.ts';
 import {
+  boxOn,
   type ChannelFigures,
   flatOf,
   footprintsOf,
@@ -209,16 +210,6 @@ function beamMarks({ project, room, frame, view, place }: Drawn): TheatreMark[] 
       isClosed: true,
       points: boxOn(view, corners, feature).map(place),
     }));
-}
-
-/** A thing from above, or its box from the side or the seats. */
-function boxOn(view: TheatreView, corners: readonly Inside[], { bottomM, topM }: Feature): readonly Inside[] {
-  if (view === 'top') return corners;
-  const along = corners.map(({ awayM, asideM }) => (view === 'side' ? awayM : asideM));
-  const at = (value: number, upM: number): Inside =>
-    view === 'side' ? { asideM: 0, awayM: value, upM } : { asideM: value, awayM: 0, upM };
-  const [from, to] = [Math.min(...along), Math.max(...along)];
-  return [at(from, bottomM), at(to, bottomM), at(to, topM), at(from, topM)];
 }
 
 function seatMarks({ project, room, theatre, frame, view, place }: Drawn): TheatreMark[] {

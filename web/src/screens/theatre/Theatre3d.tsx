@@ -1,5 +1,5 @@
 import type { ProjectDocument, Room } from '@dusky-spool/core/model';
-import { type Theatre, frameOf, type Inside, pictureCorners, type TheatreFrame } from '@dusky-spool/core/theatre';
+import { type Theatre, type Inside, pictureCorners, type TheatreFrame } from '@dusky-spool/core/theatre';
 import { useEffect, useRef, useState } from 'react';
 import * as THREE from 'three';
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
@@ -11,11 +11,12 @@ interface Props {
   readonly shown: ProjectDocument;
   readonly room: Room;
   readonly theatre: Theatre;
+  readonly frame: TheatreFrame;
   readonly onChoose: (deviceId: string | null) => void;
 }
 
 /** The room in three dimensions, to look at and to pick a speaker from by a double click. */
-export function Theatre3d({ shown, room, theatre, onChoose }: Props) {
+export function Theatre3d({ shown, room, theatre, frame, onChoose }: Props) {
   const host = useRef<HTMLDivElement>(null);
   const [failed, setFailed] = useState(false);
   const latest = useRef(onChoose);
@@ -35,7 +36,6 @@ export function Theatre3d({ shown, room, theatre, onChoose }: Props) {
     const { clientWidth: width, clientHeight: height } = element;
     renderer.setSize(width, height);
     element.append(renderer.domElement);
-    const frame = frameOf(shown, room, theatre.picture);
     const scene = new THREE.Scene();
     const camera = new THREE.PerspectiveCamera(50, width / Math.max(1, height), 0.05, 100);
     const { fromM, toM } = frame;
@@ -76,7 +76,7 @@ export function Theatre3d({ shown, room, theatre, onChoose }: Props) {
       renderer.dispose();
       renderer.domElement.remove();
     };
-  }, [shown, room, theatre]);
+  }, [shown, room, theatre, frame]);
   return (
     <>
       <div ref={host} className={css.scene} role="img" aria-label={text('theatre.upper.3d')} />

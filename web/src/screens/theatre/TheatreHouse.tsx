@@ -2,14 +2,7 @@ import { onLevel } from '@dusky-spool/core/derive';
 import { joistsOf } from '@dusky-spool/core/house';
 import { boundsOf, formatLength, type Point2, pointInPolygon } from '@dusky-spool/core/math';
 import type { Feature, ProjectDocument, Room } from '@dusky-spool/core/model';
-import {
-  type Theatre,
-  type Inside,
-  type TheatreFrame,
-  type TheatreView,
-  footprintsOf,
-  outlineOn,
-} from '@dusky-spool/core/theatre';
+import { type Theatre, type TheatreFrame, type TheatreView, boxOn, footprintsOf, outlineOn } from '@dusky-spool/core/theatre';
 import { memo } from 'react';
 import { term } from '../../ground/text.ts';
 import type { TheatreScale } from './theatre-view.ts';
@@ -76,8 +69,7 @@ function Thing({
   readonly scale: TheatreScale;
 }) {
   const corners = footprint.map(([x, y]) => frame.insideOf([x, y, feature.bottomM]));
-  const flat = view === 'top' ? corners : boxOf(corners, view, feature);
-  const points = flat.map(scale.at);
+  const points = boxOn(view, corners, feature).map(scale.at);
   const { minX, maxX, minY, maxY } = boundsOf(points.map(([x, y]) => [x, y] as Point2))!;
   const isOver = OVERHEAD.has(feature.kind);
   const { units } = project.project;
@@ -98,13 +90,4 @@ function Thing({
       )}
     </g>
   );
-}
-
-/** The box of a footprint as it is seen from the side or from the seats. */
-function boxOf(corners: readonly Inside[], view: 'side' | 'front', { bottomM, topM }: Feature): Inside[] {
-  const along = corners.map(({ awayM, asideM }) => (view === 'side' ? awayM : asideM));
-  const place = (at: number, upM: number): Inside =>
-    view === 'side' ? { asideM: 0, awayM: at, upM } : { asideM: at, awayM: 0, upM };
-  const [from, to] = [Math.min(...along), Math.max(...along)];
-  return [place(from, bottomM), place(to, bottomM), place(to, topM), place(from, topM)];
 }

@@ -2,8 +2,9 @@ import { LAYOUTS } from '@dusky-spool/core/brief';
 import type { DerivedFinding } from '@dusky-spool/core/deltas';
 import type { Outcome } from '@dusky-spool/core/math';
 import { ANGLE_SCHOOLS, type Operation, type ProjectDocument, type TheatreAim } from '@dusky-spool/core/model';
+import { CHECKS } from '@dusky-spool/core/rules';
 import {
-  aimOf,
+  THEATRES,
   type BassAdvice,
   type Theatre,
   type TheatreDesign,
@@ -52,19 +53,7 @@ interface Props {
 const UPPER = ['top', 'front', '3d'] as const;
 const TABS = ['speakers', 'seats', 'picture', 'bass', 'room', 'calibration'] as const;
 /** Rules that speak of a theatre. */
-const THEATRE_RULES: ReadonlySet<string> = new Set([
-  ...[
-    'channel-angles',
-    'channel-elevations',
-    'speakers-in-sight',
-    'pairs-even',
-    'seats-off-nodes',
-    'rows-see',
-    'rows-apart',
-    'riser-access',
-  ],
-  ...['screen-margins', 'picture-height', 'projector-throw', 'lens-shift', 'picture-bright'],
-]);
+const THEATRE_RULES: ReadonlySet<string> = new Set(CHECKS.flatMap(({ id, nodes }) => (nodes?.includes(THEATRES) ? [id] : [])));
 
 /** A room as a theatre: from above and in section, what its seats see and hear, and every part as a list. */
 export function TheatreRoom({ projectId, roomId, onView }: Props) {
@@ -82,8 +71,8 @@ export function TheatreRoom({ projectId, roomId, onView }: Props) {
   const [chosenId, setChosen] = useState<string | null>(null);
   const seat = seatShown(theatre, chosenSeat);
   const aim = useAim(roomId);
-  const bass = useBass(roomId, tab === 'bass');
-  const common = { shown, room, theatre, seat, chosenId, mayPlan };
+  const bass = useBass(theatre, tab === 'bass');
+  const common = { shown, room, theatre, frame, seat, chosenId, mayPlan };
   const sheet = (view: TheatreView) => <TheatreSheet {...common} view={view} onSeat={setSeat} onChoose={setChosen} />;
   return (
     <div className={css.theatre}>
@@ -95,7 +84,7 @@ export function TheatreRoom({ projectId, roomId, onView }: Props) {
           options={UPPER.map((value) => ({ value, label: text(`theatre.upper.${value}`) }))}
           onChange={setUpper}
         />
-        {upper === '3d' ? <Theatre3d {...{ shown, room, theatre }} onChoose={setChosen} /> : sheet(upper)}
+        {upper === '3d' ? <Theatre3d {...{ shown, room, theatre, frame }} onChoose={setChosen} /> : sheet(upper)}
       </section>
       <section className={css.heard} aria-label={text('theatre.seatHears')}>
         <h3 className="eyebrow">{seat < 0 ? text('theatre.noSeats') : text('theatre.heardFrom', { seat: seat + 1 })}</h3>
@@ -123,7 +112,6 @@ export function TheatreRoom({ projectId, roomId, onView }: Props) {
               {tab === 'speakers' && (
                 <ChannelTable
                   {...common}
-                  frame={frame}
                   onChoose={setChosen}
                   onFix={(id, isFixed) => aim({ fixedDeviceIds: fixSpeaker(theatre.aim, id, isFixed) })}
                 />
@@ -131,7 +119,6 @@ export function TheatreRoom({ projectId, roomId, onView }: Props) {
               {tab === 'seats' && (
                 <SeatTable
                   {...common}
-                  frame={frame}
                   onSeat={setSeat}
                   onWeigh={(n, weight) => aim({ seatWeights: weighSeat(theatre.aim, theatre.seats[n], weight) })}
                 />
@@ -156,13 +143,11 @@ function useAim(roomId: string): (after: Partial<TheatreAim>) => void {
 }
 
 /** What the worker says of the low frequencies, while somebody looks. */
-function useBass(roomId: string, isShown: boolean) {
+function useBass({ roomId, bass }: Theatre, isShown: boolean) {
   const project = useProject();
-  const own = aimOf(project, roomId);
-  const there = theatreOf(project, project.rooms[roomId]).bass.subwoofers.length;
   const [asked, setAsked] = useState<number | null>(null);
   const [advice, setAdvice] = useState<BassAdvice | null>(null);
-  const count = asked ?? Math.min(4, Math.max(1, there));
+  const count = asked ?? Math.min(4, Math.max(1, bass.subwoofers.length));
   useEffect(() => {
     if (!isShown) return;
     let isStale = false;
@@ -172,7 +157,7 @@ function useBass(roomId: string, isShown: boolean) {
     return () => {
       isStale = true;
     };
-  }, [roomId, count, isShown, project, own.t60S]);
+  }, [roomId, count, isShown, project]);
   return { advice, count, onCount: setAsked };
 }
 

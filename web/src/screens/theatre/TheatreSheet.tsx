@@ -5,7 +5,7 @@ import {
   type Theatre,
   type TheatreShift,
   type TheatreThing,
-  frameOf,
+  type TheatreFrame,
   type TheatreView,
 } from '@dusky-spool/core/theatre';
 import { useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react';
@@ -25,6 +25,7 @@ interface Props {
   readonly shown: ProjectDocument;
   readonly room: Room;
   readonly theatre: Theatre;
+  readonly frame: TheatreFrame;
   readonly view: TheatreView;
   readonly seat: number;
   readonly chosenId: string | null;
@@ -50,13 +51,11 @@ const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
 };
 
 /** A view of a theatre in which its parts are dragged, or moved by the arrow keys; every figure follows. */
-export function TheatreSheet({ shown, room, theatre, view, seat, chosenId, mayPlan, onSeat, onChoose }: Props) {
+export function TheatreSheet({ shown, room, theatre, frame, view, seat, chosenId, mayPlan, onSeat, onChoose }: Props) {
   const project = useProject();
   const { edit, drag: showDrag, endPreview } = useProjectParts('edit', 'drag', 'endPreview');
   const svg = useRef<SVGSVGElement>(null);
   const sheet = useSheetSize(svg);
-  // While something is dragged the sheet stays: it is fitted to what is there, not to the drag.
-  const frame = useMemo(() => frameOf(shown, room, theatre.picture), [shown, room, theatre.picture]);
   const scale = useMemo(() => theatreScale(frame, view, sheet.width, sheet.height), [frame, view, sheet]);
   const stored = project.rooms[room.id] ?? room;
   const shifted = (thing: TheatreThing, shift: TheatreShift): Outcome<readonly Operation[]> =>

@@ -8,6 +8,51 @@ import type { Page } from 'playwright-core';
 const AXE = createRequire(import.meta.url).resolve('axe-core/axe.min.js');
 const STAGES = ['brief', 'survey', 'devices', 'cabling', 'head-end', 'order', 'pre-wire', 'inspect', 'trim-out', 'handover'];
 
+/** Every screen by its address. */
+const ADDRESSES = [
+  ...STAGES.map((stage) => `/p/PROJECT/${stage}`),
+  '/p/PROJECT/cabling?view=schedule',
+  '/p/PROJECT/cabling?view=ways',
+  '/p/PROJECT/cabling?view=labels',
+  '/p/PROJECT/survey?view=walk',
+  '/p/PROJECT/inspect?view=rules',
+  '/p/PROJECT/inspect?view=calculators',
+  '/projects',
+  '/people',
+  '/people?view=audit',
+  '/people?view=mail',
+  '/people?view=server',
+  '/account',
+  '/join?code=none',
+  '/reset?code=none',
+  '/scan',
+  '/guide/survey',
+  '/p/PROJECT/devices?view=list',
+  '/p/PROJECT/devices?view=library',
+  '/p/PROJECT/devices?view=plates',
+  '/p/PROJECT/head-end?tab=ports',
+  '/p/PROJECT/head-end?tab=map',
+  '/p/PROJECT/head-end?tab=power',
+  '/p/PROJECT/head-end?tab=coax',
+  '/p/PROJECT/head-end?tab=loss',
+];
+/** What is opened over a screen or beside it. */
+const OPENED = [
+  'the export menu',
+  'labels to print',
+  'the plan to print',
+  'the panel of a device',
+  'the panel of several devices',
+  'findings',
+  'the find box',
+  'a tool of the plan',
+  'a tool of the survey',
+  'the keys',
+  'a new project',
+  'a project to delete',
+  'signing out',
+];
+
 describe('every screen', () => {
   let app: App;
   let page: Page;
@@ -44,28 +89,7 @@ describe('every screen', () => {
     const [pagePx, windowPx] = await page.evaluate(() => [document.documentElement.scrollWidth, window.innerWidth]);
     expect(pagePx, `width of ${address}`).to.be.at.most(windowPx);
   }
-  const addresses = () => [
-    ...STAGES.map((stage) => `/p/${projectId}/${stage}`),
-    `/p/${projectId}/cabling?view=schedule`,
-    `/p/${projectId}/cabling?view=ways`,
-    `/p/${projectId}/cabling?view=labels`,
-    `/p/${projectId}/survey?view=walk`,
-    `/p/${projectId}/inspect?view=rules`,
-    `/p/${projectId}/inspect?view=calculators`,
-    '/projects',
-    '/people',
-    '/people?view=audit',
-    '/people?view=mail',
-    '/people?view=server',
-    '/account',
-    '/join?code=none',
-    '/reset?code=none',
-    '/scan',
-    '/guide/survey',
-    `/p/${projectId}/devices?view=list`,
-    `/p/${projectId}/devices?view=library`,
-    `/p/${projectId}/devices?view=plates`,
-  ];
+  const addressOf = (address: string) => address.replace('PROJECT', projectId);
   /** What lies over a screen or beside it, and how it is opened. */
   const opened = (): readonly (readonly [string, string, () => Promise<unknown>])[] => {
     const button = (name: string | RegExp) => page.getByRole('button', { name }).first().click();
@@ -91,10 +115,8 @@ describe('every screen', () => {
   for (const dusk of [false, true]) {
     // Names and roles are the same in both themes.
     const rules = dusk ? ['color-contrast'] : ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'best-practice'];
-    it(
-      dusk ? 'has contrast in order in the dusk theme' : 'has names, contrast and roles in order, and fits 1280 x 800',
-      async function () {
-        this.timeout(300_000);
+    describe(dusk ? 'in the dusk theme' : 'in the light theme', () => {
+      before(async () => {
         await page.evaluate(
           (on) =>
             localStorage.setItem(
@@ -103,33 +125,37 @@ describe('every screen', () => {
             ),
           dusk,
         );
-        await page.goto(app.url + addresses()[0]);
+        await page.goto(app.url + addressOf(ADDRESSES[0]));
         await page.locator('h1').first().waitFor();
-        for (const address of addresses()) {
-          await goTo(address);
-          await page.waitForTimeout(500);
-          expect(await violations(rules), address).to.deep.equal([]);
-          await fits(address);
-        }
-        for (const [name, address, open] of opened()) {
-          await goTo(address);
+      });
+      const what = dusk ? 'contrast' : 'names, contrast and roles';
+      for (const address of ADDRESSES)
+        it(`has ${what} in order: ${address.replace('PROJECT', '')}`, async () => {
+          await goTo(addressOf(address));
           await page.waitForTimeout(300);
+          expect(await violations(rules)).to.deep.equal([]);
+          await fits(address);
+        });
+      for (const name of OPENED)
+        it(`has ${what} in order: ${name}`, async () => {
+          const [, address, open] = opened().find(([own]) => own === name)!;
+          await goTo(address);
+          await page.waitForTimeout(200);
           await open();
-          await page.waitForTimeout(500);
-          expect(await violations(rules), `${name}${dusk ? ', dusk' : ''}`).to.deep.equal([]);
+          await page.waitForTimeout(400);
+          expect(await violations(rules)).to.deep.equal([]);
           await page.keyboard.press('Escape');
           await page.keyboard.press('Escape');
-        }
-      },
-    );
+        });
+    });
   }
 
   it('fits a phone without scrolling sideways', async function () {
     this.timeout(300_000);
     await page.setViewportSize({ width: 390, height: 844 });
-    for (const address of addresses()) {
-      await goTo(address);
-      await page.waitForTimeout(300);
+    for (const address of ADDRESSES) {
+      await goTo(addressOf(address));
+      await page.waitForTimeout(200);
       await fits(address);
     }
   });

@@ -35,7 +35,7 @@ describe('a planner', () => {
     await inspector()
       .getByText(/16 AWG loses 0\.\d+ dB over .* more than the target of 0\.50 dB/)
       .waitFor();
-    await page.getByRole('button', { name: '15 warnings' }).waitFor();
+    await page.getByRole('button', { name: '16 warnings' }).waitFor();
     await inspector().getByRole('button', { name: 'Use 14 AWG' }).click();
     await inspector()
       .getByText(/Previewed on the plan/)
@@ -46,12 +46,12 @@ describe('a planner', () => {
     await inspector().getByRole('button', { name: 'Apply' }).click();
     await saved(page);
     await inspector().locator('.plan__run-line-item').getByText('Speaker 14/2').waitFor();
-    await page.getByRole('button', { name: '14 warnings' }).waitFor();
+    await page.getByRole('button', { name: '15 warnings' }).waitFor();
   });
 
   it('takes everything back and makes it again', async () => {
     await page.keyboard.press('Control+z');
-    await page.getByRole('button', { name: '15 warnings' }).waitFor();
+    await page.getByRole('button', { name: '16 warnings' }).waitFor();
     await page.keyboard.press('Control+z');
     await page.waitForFunction(() => !document.body.innerText.includes('M-GR-12.1'));
     await page.keyboard.press('Control+Shift+z');

@@ -19,6 +19,7 @@ const CORE = [
   'survey',
   'brief',
   'theatre',
+  'head-end',
   'rules',
   'sheets',
   'deltas',

@@ -21,7 +21,7 @@ const CHOICES: Readonly<Record<string, readonly string[]>> = {
   speakerPairs: ['speakerPairs'],
   framing: ['framings'],
   ceilingKind: ['ceilings'],
-  kind: ['walls', 'features', 'openings', 'racks'],
+  kind: ['walls', 'features', 'openings', 'racks', 'equipment'],
   system: ['systems'],
   topic: ['topics'],
   channel: ['channels'],
@@ -56,6 +56,10 @@ const NAMED: Readonly<Record<string, CollectionName>> = {
   decisionId: 'decisions',
   foundId: 'features',
   runId: 'runs',
+  equipmentId: 'equipment',
+  toEquipmentId: 'equipment',
+  feedId: 'equipment',
+  circuitId: 'circuits',
 };
 
 /** A record as people call it: a run by its number, a device by its type and name, a wall as a wall. */

@@ -164,6 +164,33 @@ describe('the command line', () => {
     expect(run('head-ends', demo('tollgate-cottage')).out).to.match(/^Cupboard rack \(Rack; the wall behind it\)$/m);
   });
 
+  it('tells each head end with its ports, cords and budgets, and what one loss stops', () => {
+    const { headEnds } = JSON.parse(run('head-end', demo('saltmarsh-granary'), '--json').out) as {
+      headEnds: {
+        rack: { name: string };
+        open: object[];
+        needs: object[];
+        schedule: object[];
+        ports: { kind: string; needed: number; used: number }[];
+      }[];
+    };
+    expect(headEnds.map(({ rack, open }) => [rack.name, open.length])).to.deep.equal([['Rack A', 0]]);
+    expect(headEnds[0].schedule).to.have.length(headEnds[0].needs.length);
+    for (const { kind, needed, used } of headEnds[0].ports) expect(used, kind).to.equal(needed);
+    expect(run('head-end', demo('ropewalk-flat')).out).to.match(/enclosure, a rack advised: 42 in, \d+ \(amplifiers/);
+    const lost = JSON.parse(run('head-end', demo('saltmarsh-granary'), '--without=Network switch, 48 PoE', '--json').out) as {
+      runs: string[];
+      equipment: object[];
+    };
+    expect(lost.runs).to.include('M-EX-01.1');
+    expect(lost.equipment).to.deep.equal([]);
+    expect(run('head-end', demo('saltmarsh-granary'), '--without=nothing')).to.deep.include({ status: 2 });
+    expect(run('head-end', demo('saltmarsh-granary'), '--rf=cable-modem:55:1000:70:68').out).to.match(
+      /M-ST-01\.3 +6\d\.\d to 6\d\.\d dBuV/,
+    );
+    expect(run('head-end', demo('saltmarsh-granary'), '--rf=cable-modem:55').status).to.equal(2);
+  });
+
   it('tells a room as a theatre, and what a design of it would change', () => {
     const { rooms } = JSON.parse(run('theatre', demo('saltmarsh-granary'), '--json').out) as {
       rooms: { room: string; layout: string; channels: object[]; seats: object[]; projections: { throwFit: string }[] }[];

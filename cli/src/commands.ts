@@ -9,6 +9,7 @@ import { levelAreas, levelsFromBelow, missingThings, sameOutline, surveyQuestion
 import { planRuns } from '@dusky-spool/core/runs';
 import { cablingText } from './cabling-text.ts';
 import { briefText } from './brief-text.ts';
+import { headEndText } from './head-end-text.ts';
 import { headEndsText } from './head-ends-text.ts';
 import { theatreDesignText, theatreText } from './theatre-text.ts';
 import { pathwaysText } from './pathways-text.ts';
@@ -26,6 +27,10 @@ export const USAGE = `Usage: npm run --silent cli -- COMMAND
   ways FILE [--shared] [--json]      the route and the holes of every run; --shared finds shared routes first
   cabling FILE [--json]              bundles, pathway fill, spare conduits, firestopping, floor topping, supports
   head-ends FILE [--json]            what ends at each head end, by system, and the rules that say so
+  head-end FILE [--design] [--without=NAME] [--rf=SERVICE:MHZ:MHZ:DBUV:DBUV] [--json]
+                                     equipment, ports, patching, PoE, power and heat of each head end; --design adds what is
+                                     missing first; --without lists what stops with a run, a piece of equipment or a circuit;
+                                     --rf brings coax outlets into their windows, from the levels at both ends of the band
   brief FILE [--json]                answers of every room and outdoor area, cost, open decisions, builder's package
   theatre FILE [--design] [--json]   rooms as theatres: picture, projectors, seats, angles, sight lines, delays, score; --design
                                      proposes places for the speakers of their layouts
@@ -41,6 +46,10 @@ export const USAGE = `Usage: npm run --silent cli -- COMMAND
   convert FILE                       reads a project file and writes it in its canonical form
   convert LENGTH [--imperial]        a typed length in metres, e.g. convert "5' 6 1/2\\""
 FILE may be - for standard input.`;
+
+/** What stands behind a flag: `--level=G`; null where it is not given. */
+const valueOf = (flags: ReadonlySet<string>, name: string): string | null =>
+  [...flags].find((flag) => flag.startsWith(`${name}=`))?.slice(name.length + 1) ?? null;
 
 /** Runs one command line; reads files only through `readFile`. */
 export function runCommand(args: readonly string[], readFile: ReadFile): CommandResult {
@@ -64,6 +73,15 @@ export function runCommand(args: readonly string[], readFile: ReadFile): Command
       return withFile(words[0], readFile, asJson, ({ project }) => good(cablingText(project, asJson)));
     case 'head-ends':
       return withFile(words[0], readFile, asJson, ({ project }) => good(headEndsText(project, asJson)));
+    case 'head-end':
+      return withFile(words[0], readFile, asJson, ({ project }) =>
+        headEndText(project, {
+          design: flags.has('--design'),
+          json: asJson,
+          without: valueOf(flags, '--without'),
+          rf: valueOf(flags, '--rf'),
+        }),
+      );
     case 'theatre':
       return withFile(words[0], readFile, asJson, ({ project }) =>
         good(flags.has('--design') ? theatreDesignText(project, asJson) : theatreText(project, asJson)),
@@ -96,6 +114,7 @@ export function runCommand(args: readonly string[], readFile: ReadFile): Command
             'ways',
             'cabling',
             'head-ends',
+            'head-end',
             'brief',
             'theatre',
             'rooms',

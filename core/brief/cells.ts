@@ -54,7 +54,14 @@ export function tellRoom(
   const known = briefOf(project, placeId);
   if (!known)
     return [
-      create('roomBriefs', { id: newId(), ...placeFields(project, placeId), ...EMPTY_BRIEF, pastSignatures: [], ...after }),
+      create('roomBriefs', {
+        id: newId(),
+        ...placeFields(project, placeId),
+        ...EMPTY_BRIEF,
+        useGroups: [],
+        pastSignatures: [],
+        ...after,
+      }),
     ];
   const operation = update('roomBriefs', known, after);
   return operation ? [operation] : [];

@@ -18,10 +18,20 @@ import {
   splitterLoss,
   surgeBond,
   thermalNoise,
+  transmitterBearing,
 } from './coax/index.ts';
 import { cameraDensity, pathLoss } from './coverage/index.ts';
 import { dataLink, patchCords, poeBudget, poeBundle, poeLink } from './data/index.ts';
-import { circuitLoad, patchPorts, rackHeat, upsTime } from './head-end/index.ts';
+import {
+  amplifierHeat,
+  circuitLoad,
+  floorLoad,
+  patchPorts,
+  rackHeat,
+  recorderDisk,
+  upsShedding,
+  upsTime,
+} from './head-end/index.ts';
 import { lightAtPoint, roomLight } from './lighting/index.ts';
 import {
   cableSupports,
@@ -35,7 +45,7 @@ import {
 import { conduitFillCalculator, conduitPullCalculator, conduitSizeCalculator } from './pathways/index.ts';
 import { ceilingCoverage, frameFit, heightCheck, stereoPair } from './placing/index.ts';
 import { classTwo, dcChain, dcDrop, dcPower, ledChannels, ledFeed, ledStrip } from './power/index.ts';
-import { contactZones, endOfLine, loopLimit, standbyBattery } from './security/index.ts';
+import { contactZones, endOfLine, loopLimit, securityConductors, standbyBattery } from './security/index.ts';
 import { shadeRoll, skySeen, sunHours, sunOnPane, sunPosition } from './shades/index.ts';
 import {
   constantVoltage,
@@ -146,6 +156,7 @@ export const CALCULATORS: readonly Calculator[] = [
   lnbDrop,
   dishAim,
   magneticBearing,
+  transmitterBearing,
   dishGap,
   conduitFillCalculator,
   conduitSizeCalculator,
@@ -169,6 +180,7 @@ export const CALCULATORS: readonly Calculator[] = [
   endOfLine,
   standbyBattery,
   contactZones,
+  securityConductors,
   cutLengthCalculator,
   orderLength,
   spoolPlan,
@@ -224,6 +236,10 @@ export const CALCULATORS: readonly Calculator[] = [
   lightAtPoint,
   roomLight,
   rackHeat,
+  amplifierHeat,
+  recorderDisk,
+  upsShedding,
+  floorLoad,
   circuitLoad,
   upsTime,
   patchPorts,

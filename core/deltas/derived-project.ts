@@ -15,6 +15,7 @@ import {
   ROUTE_OF_RUN,
   runsByDevice,
 } from '../runs/index.ts';
+import { type HeadEndPlan, type HeadEndPlanHow, planHeadEnd } from '../head-end/index.ts';
 import { type BassAdvice, bassAdvice, designingTheatre, type TheatreDesign } from '../theatre/index.ts';
 import { dragDraft } from './drag-draft.ts';
 import { type EditEffects, effectsOf } from './effects.ts';
@@ -33,6 +34,13 @@ export interface HeadEndQuestion {
   readonly key: RuleKey;
   readonly rackId: string | null;
   readonly newId: string;
+}
+
+/** What is to be worked out of a head end; `prefix` begins the ids of what would be created. */
+export interface HeadEndPlanQuestion {
+  readonly rackId: string;
+  readonly how: HeadEndPlanHow;
+  readonly prefix: string;
 }
 
 /**
@@ -149,6 +157,11 @@ export class DerivedProject {
   /** Responses of the subwoofers of a room at its seats, the map of its ear plane, and better places for so many subwoofers. */
   bass(roomId: string, count: number): BassAdvice | null {
     return bassAdvice(this.opened.project, roomId, count);
+  }
+
+  /** Equipment, places, ports and cords of a head end, as far as was asked for. */
+  planHeadEnd({ rackId, how, prefix }: HeadEndPlanQuestion): Outcome<HeadEndPlan> {
+    return planHeadEnd(this.opened.project, rackId, how, prefix);
   }
 
   /** The cures of a published finding; none where it is gone. */

@@ -1,5 +1,6 @@
 import { coaxDbPerM, type CoaxKind, SATELLITE_MHZ } from '../calculators/index.ts';
-import type { CableType, ProjectDocument } from '../model/index.ts';
+import type { ProjectDocument } from '../model/index.ts';
+import { coaxKindOf } from '../runs/index.ts';
 import { defineCheck, say } from './check.ts';
 import { useCable } from './cures.ts';
 
@@ -19,7 +20,7 @@ export const coaxLossCheck = defineCheck({
   limits: { mostDb: { usual: 12, min: 4, max: 20, unit: 'dB', safer: 'less' } },
   ofRun: ({ run, device, length }, { project, limit }) => {
     const cable = project.cableTypes[run.cableTypeId];
-    const kind = kindOf(cable);
+    const kind = coaxKindOf(cable);
     if (!length || !kind) return [];
     const mhz = device.typeId.includes('dish') ? SATELLITE_MHZ : CABLE_MHZ;
     const lossDb = lossOf(project, kind, mhz, length.cutLengthM);
@@ -37,7 +38,7 @@ export const coaxLossCheck = defineCheck({
           unit: 'dB',
           cures: (house) =>
             useCable(house, run.id, (other) => {
-              const better = kindOf(other);
+              const better = coaxKindOf(other);
               return better !== null && other.rating === cable.rating && lossOf(house, better, mhz, length.cutLengthM) <= maxDb;
             }),
         },
@@ -45,12 +46,6 @@ export const coaxLossCheck = defineCheck({
     ];
   },
 });
-
-const kindOf = ({ family, id, name }: CableType): CoaxKind | null => {
-  if (family !== 'coax') return null;
-  const text = `${id} ${name}`.toLowerCase();
-  return text.includes('rg11') ? 'rg11' : text.includes('rg59') ? 'rg59' : 'rg6';
-};
 
 function lossOf(project: ProjectDocument, kind: CoaxKind, mhz: number, lengthM: number): number {
   const perM = coaxDbPerM(kind, mhz, project.project.ambientC);

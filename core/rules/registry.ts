@@ -95,6 +95,20 @@ import { pictureHeight } from './picture-height.ts';
 import { projectorThrow } from './projector-throw.ts';
 import { lensShift } from './lens-shift.ts';
 import { pictureBright } from './picture-bright.ts';
+import { frontWall } from './front-wall.ts';
+import { projectorFixed } from './projector-fixed.ts';
+import { surroundsDirect } from './surrounds-direct.ts';
+import { headEndPorts } from './head-end-ports.ts';
+import { switchPower } from './switch-power.ts';
+import { panelCategory } from './panel-category.ts';
+import { equipmentFits } from './equipment-fits.ts';
+import { rackWeight } from './rack-weight.ts';
+import { headEndHeat } from './head-end-heat.ts';
+import { circuitsBear } from './circuits-bear.ts';
+import { upsHolds } from './ups-holds.ts';
+import { amplifierLoad } from './amplifier-load.ts';
+import { supplyOutputs } from './supply-outputs.ts';
+import { recorderHolds } from './recorder-holds.ts';
 
 /** Every rule of the product. */
 export const CHECKS: readonly Check[] = [
@@ -180,6 +194,20 @@ export const CHECKS: readonly Check[] = [
   projectorThrow,
   lensShift,
   pictureBright,
+  frontWall,
+  projectorFixed,
+  surroundsDirect,
+  headEndPorts,
+  switchPower,
+  panelCategory,
+  equipmentFits,
+  rackWeight,
+  headEndHeat,
+  circuitsBear,
+  upsHolds,
+  amplifierLoad,
+  supplyOutputs,
+  recorderHolds,
 ];
 
 const PLACES = new Map(CHECKS.map(({ id }, n) => [id, n]));

@@ -1,7 +1,8 @@
 import { ceilingHeightAt, clearOutline } from '../house/index.ts';
-import type { Point2 } from '../math/index.ts';
-import type { ProjectDocument, Room } from '../model/index.ts';
-import { fromMiddle, onPlan, type Picture, pictureOf, THEATRES } from '../theatre/index.ts';
+import { onLevel } from '../derive/index.ts';
+import { type Point2, pointInPolygon } from '../math/index.ts';
+import type { Feature, FeatureKind, ProjectDocument, Room } from '../model/index.ts';
+import { footprintsOf, fromMiddle, onPlan, type Picture, pictureOf, THEATRES } from '../theatre/index.ts';
 import { type Cure, defineCheck, type RuleFinding, say } from './check.ts';
 import { moveTo } from './cures.ts';
 import { inTheatres } from './theatre-subjects.ts';
@@ -9,6 +10,7 @@ import { inTheatres } from './theatre-subjects.ts';
 const LIMITS = {
   sideM: { usual: 0.1, min: 0, max: 1, unit: 'm', safer: 'more' },
   floorM: { usual: 0.6, min: 0.3, max: 1.2, unit: 'm', safer: 'more' },
+  furnitureM: { usual: 0.05, min: 0, max: 0.5, unit: 'm', safer: 'more' },
 } as const;
 
 /** The frame of a picture ends before the walls beside it and the ceiling, and begins high enough over the floor (ENGINEERING 9.2, 9.5). */
@@ -19,7 +21,7 @@ export const screenMargins = defineCheck({
   severity: 'stop',
   stage: 'devices',
   appliesTo: 'devices',
-  reads: ['levels', 'rooms', 'walls'],
+  reads: ['features', 'levels', 'rooms', 'walls'],
   nodes: [THEATRES],
   limits: LIMITS,
   run: ({ project, read, limit }) =>
@@ -65,9 +67,39 @@ export const screenMargins = defineCheck({
             },
           ),
         );
+      for (const { id, kind, topM } of furnitureBefore(project, room, picture)) {
+        const overM = picture.middle[2] - picture.heightM / 2 - topM;
+        if (overM >= limit('furnitureM') - 1e-9) continue;
+        found.push(
+          say(
+            'look',
+            'screen-behind-furniture',
+            [...subjects, { in: 'features', id }],
+            { ...about, thing: kind, overM: Math.max(0, -overM), clearM: Math.max(0, overM), leastM: limit('furnitureM') },
+            { measured: overM, allowed: limit('furnitureM'), unit: 'm' },
+          ),
+        );
+      }
       return found;
     }),
 });
+
+const STANDING: ReadonlySet<FeatureKind> = new Set(['cabinet', 'desk', 'table', 'island', 'fireplace', 'other-furniture']);
+/** What stands nearer than this to a picture stands at its wall, m. */
+const AT_PICTURE_M = 0.7;
+
+/** Furniture that stands under a picture, against its wall. */
+function furnitureBefore(project: ProjectDocument, room: Room, { middle, facingDeg, frameM }: Picture): Feature[] {
+  const from = fromMiddle(middle, facingDeg);
+  return onLevel(project, 'features', room.levelId).filter((feature) => {
+    if (!STANDING.has(feature.kind) || !feature.chosen) return false;
+    if (!pointInPolygon(feature.points[0] as Point2, room.polygon as readonly Point2[])) return false;
+    const corners = footprintsOf(feature).flat().map(from);
+    const asides = corners.map(({ asideM }) => asideM);
+    const nearest = Math.min(...corners.map(({ aheadM }) => Math.abs(aheadM)));
+    return nearest < AT_PICTURE_M && Math.min(...asides) < frameM[0] / 2 && Math.max(...asides) > -frameM[0] / 2;
+  });
+}
 
 /** Free beside the frame to the walls, above it to the ceiling, and under the picture to the floor, m. */
 function marginsOf(project: ProjectDocument, room: Room, { middle, facingDeg, frameM, heightM }: Picture) {

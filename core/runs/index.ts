@@ -5,6 +5,7 @@
 export { setRackSlack, slackStyleOf, usualRackSlackM } from './allowance.ts';
 export { bundleByRoute, bundleCodes, BUNDLES, bundlesOf, MAX_IN_BUNDLE } from './bundles.ts';
 export { bundleFor } from './bundling.ts';
+export { coaxKindOf } from './coax-kind.ts';
 export { throughPoint } from './by-hand.ts';
 export { filledIn } from './calculator-inputs.ts';
 export { proposeSharedRoutes } from './find-shared-routes.ts';

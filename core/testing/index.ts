@@ -8,5 +8,6 @@ export { randomHouse, smallHouse, twoStoreyHouse } from './houses.ts';
 export { mutated } from './mutated.ts';
 export { PLACE_WORDS } from './place-words.ts';
 export { PLANTED } from './planted-houses.ts';
+export { designedHouse, reconnected, wiredHouse } from './planted-head-ends.ts';
 export { smallTheatre } from './planted-theatres.ts';
 export { applied, countedIds, withDevices } from './steps.ts';

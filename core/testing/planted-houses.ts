@@ -19,6 +19,7 @@ import {
 import { pairSpeakers } from '../devices/index.ts';
 import { runState, proposedRoutes } from '../runs/index.ts';
 import { smallHouse, twoStoreyHouse } from './houses.ts';
+import { PLANTED_HEAD_ENDS } from './planted-head-ends.ts';
 import { PLANTED_THEATRES } from './planted-theatres.ts';
 import { applied, countedIds, withDevices } from './steps.ts';
 import type { Planted } from './planted.ts';
@@ -337,6 +338,7 @@ function shadeChain(byM: number): ProjectDocument {
 /** For every rule at least one. */
 export const PLANTED: readonly Planted[] = [
   ...PLANTED_THEATRES,
+  ...PLANTED_HEAD_ENDS,
   {
     rule: 'speaker-cable-loss',
     mistake: () => long(house([SPEAKER]), 10),
@@ -1598,6 +1600,7 @@ const signed = (project: ProjectDocument): ProjectDocument =>
       used: '',
       noise: '',
       overflowSeats: 0,
+      useGroups: [],
       walkOrder: 0,
       signedBy: 'the client',
       signedOn: '2026-10-01',

@@ -86,6 +86,32 @@ const row = (bottomM: number) =>
       [1.7, 0.9, bottomM],
     ],
   });
+/** A sideboard of a height under the picture. */
+const withSideboard = (topM: number): ProjectDocument =>
+  applied(smallTheatre({}), [
+    create(
+      'features',
+      newFeature({
+        ...{ id: 'sideboard', levelId: 'm', kind: 'cabinet', points: [[2.6, 3.8]] },
+        ...{ widthM: 1.4, depthM: 0.4, bottomM: 0, topM },
+      }),
+    ),
+  ]);
+/** A speaker on a bracket behind panels that stand so far off the wall. */
+function panelled(standOffM: number): ProjectDocument {
+  const built = smallTheatre({
+    speakers: [['front-left', 1.4]],
+    aim: { layout: '5.1', frontWall: 'panels', standOffM, panelKgM2: 4 },
+  });
+  const speaker = Object.values(built.devices).find(({ channel }) => channel === 'front-left')!;
+  return applied(built, [update('devices', speaker, { typeId: 'surface-speaker' })!]);
+}
+/** A left front speaker that stands on the floor, so far from the west. */
+function onFloor(x: number): ProjectDocument {
+  const built = smallTheatre({ aim: { layout: '5.1' } });
+  const { project, devices } = withDevices(built, [{ typeId: 'stand-speaker', at: [x, 3.7] }], countedIds('floor'));
+  return applied(project, [update('devices', devices[0], { channel: 'front-left' })!]);
+}
 const projected = (y: number, heightM: number | undefined, aim: Partial<TheatreAim> = {}) =>
   smallTheatre({ picture: { isScreen: true }, projector: { y, heightM }, aim });
 /** Degrees of a lead by a length, with the wall's face 4.04 m and the seat 1.2 m from the south. */
@@ -202,6 +228,61 @@ export const PLANTED_THEATRES: readonly Planted[] = [
     about: 'devices',
     figures: [0.065, 0.1, 1e-6],
     cured: true,
+  },
+  {
+    rule: 'screen-margins',
+    // The display is 0.83 m tall about 1.2 m; a sideboard of 0.95 m stands before its lower edge.
+    mistake: () => withSideboard(0.95),
+    clean: () => withSideboard(0.5),
+    code: 'screen-behind-furniture',
+    about: 'devices',
+    cured: false,
+  },
+  {
+    rule: 'front-wall',
+    // A speaker on a bracket, 0.21 m deep, behind panels 0.2 m off the wall.
+    mistake: () => panelled(0.2),
+    clean: () => panelled(0.3),
+    code: 'front-panel-shallow',
+    about: 'devices',
+    cured: false,
+  },
+  {
+    rule: 'front-wall',
+    // Five panels of 0.996 by 2.5 m.
+    mistake: () => smallTheatre({ aim: { frontWall: 'panels', panelKgM2: 8 } }),
+    clean: () => smallTheatre({ aim: { frontWall: 'panels', panelKgM2: 4 } }),
+    code: 'front-panel-heavy',
+    about: 'devices',
+    figures: [0.996 * 2.5 * 8, 12, 1e-6],
+    cured: false,
+  },
+  {
+    rule: 'front-wall',
+    // The display is 1.43 m wide about 2.6 m: its edge is at 1.885 m.
+    mistake: () => onFloor(2),
+    clean: () => onFloor(1.7),
+    code: 'front-lead-behind-picture',
+    about: 'devices',
+    figures: [-0.115, 0.05, 1e-6],
+    cured: true,
+  },
+  {
+    rule: 'projector-fixed',
+    // Joists lie along the room 0.4 m apart from its origin: 1.23 m is 30 mm beside one, 1.2 m in its middle.
+    mistake: () => projected(1.23, 2.2),
+    clean: () => projected(1.2, 2.2),
+    code: 'projector-half-on-joist',
+    about: 'devices',
+    cured: false,
+  },
+  {
+    rule: 'surrounds-direct',
+    mistake: () => smallTheatre({ aim: { layout: '5.1.2', surroundKind: 'wide' } }),
+    clean: () => smallTheatre({ aim: { layout: '5.1.2', surroundKind: 'wide', surroundReason: 'The side walls are glass.' } }),
+    code: 'surrounds-wide-with-tops',
+    about: 'rooms',
+    cured: false,
   },
   {
     rule: 'picture-height',

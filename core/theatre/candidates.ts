@@ -2,9 +2,17 @@ import { besideWall, type Clash, clashesOf, CURED_BY_MOVING, facingFrom, inFront
 import { canBeChannel, typeForChannel } from '../brief/index.ts';
 import { attachmentOf, bayMiddles, ceilingHeightAt, clearOutline, framingOf, wallLength, wallsAround } from '../house/index.ts';
 import { boundsOf, type Point2, pointInPolygon, rotate2, tidyM } from '../math/index.ts';
-import { type Device, newDevice, type ProjectDocument, type Room, type SurroundChannel, type Wall } from '../model/index.ts';
+import {
+  type Device,
+  newDevice,
+  type ProjectDocument,
+  type Room,
+  type SurroundChannel,
+  type TheatreAim,
+  type Wall,
+} from '../model/index.ts';
 import { channelAtSeat, type ChannelWindow } from './channel-at-seat.ts';
-import { heardFrom } from './channel-figures.ts';
+import { columnOf, heardFrom } from './channel-figures.ts';
 import { fromMiddle } from './middle-line.ts';
 import type { Picture } from './picture.ts';
 import type { Seat } from './seats.ts';
@@ -34,11 +42,15 @@ export interface Where {
   readonly seats: readonly Seat[];
   readonly reference: Seat;
   readonly picture: Picture;
+  readonly aim: TheatreAim;
 }
 
 /** The type that a channel gets: that of its speaker, else the usual one; a center beside a picture without holes is a small one. */
-function typeOfChannel({ project, picture }: Where, channel: SurroundChannel, device: Device | null): string | null {
+function typeOfChannel({ project, picture, aim }: Where, channel: SurroundChannel, device: Device | null): string | null {
   if (device && canBeChannel(project.deviceTypes[device.typeId], channel)) return device.typeId;
+  // A column and the space behind panels take a speaker that hangs on its wall: nothing is cut.
+  const isHidden = columnOf(channel, aim) > 0 || (aim.frontWall === 'panels' && /^(front|center)/.test(channel));
+  if (isHidden && project.deviceTypes[ON_BRACKET]) return ON_BRACKET;
   const small = project.deviceTypes['wall-speaker'];
   return channel === 'center' && picture.weaveMm === null && small ? small.id : typeForChannel(project, channel);
 }
@@ -55,7 +67,10 @@ export function candidatesFor(
 ): SpeakerPlace[] {
   const typeId = typeOfChannel(where, channel, device);
   if (typeId === null) return [];
-  const own = device && device.roomId === where.room.id ? [placeOf(where, device, 0)] : [];
+  const own =
+    device && device.roomId === where.room.id
+      ? [placeOf(where, device, { workH: 0, columnM: columnOf(channel, where.aim) })]
+      : [];
   const places = placesOf(where, channel, { device, typeId, window });
   // Where nothing goes into the wall, a speaker on a bracket may hang on it.
   const onBracket = where.project.deviceTypes[ON_BRACKET];
@@ -84,6 +99,7 @@ interface Speaker {
 /** Places of a type on the side of a channel, nearest to its window first. */
 function placesOf(where: Where, channel: SurroundChannel, { device, typeId, window }: Speaker): SpeakerPlace[] {
   const { project, room, picture } = where;
+  const columnM = columnOf(channel, where.aim);
   const attachment = attachmentOf(project.deviceTypes[typeId]);
   const devices =
     attachment === 'ceiling' ? onCeiling(where, typeId) : attachment === 'wall' ? onWalls(where, typeId, channel) : [];
@@ -91,20 +107,26 @@ function placesOf(where: Where, channel: SurroundChannel, { device, typeId, wind
   const side = sideOf(channel);
   return devices
     .filter((one) => {
-      const { asideM } = from(heardFrom(project, room, one));
+      const { asideM } = from(heardFrom(project, room, one, columnM));
       return side === 0 ? Math.abs(asideM) < NEAR_MIDDLE_M : asideM * side > 0;
     })
-    .map((one) => ({ one, off: offWindow(where, one, window) }))
+    .map((one) => ({ one, off: offWindow(where, one, window, columnM) }))
     .sort((a, b) => a.off - b.off || a.one.x - b.one.x || a.one.y - b.one.y || (a.one.heightM ?? 0) - (b.one.heightM ?? 0))
     .slice(0, MOST_PLACES)
-    .map(({ one }) => placeOf(where, device ? { ...one, id: device.id, number: device.number } : one, device ? MOVED_H : 0));
+    .map(({ one }) =>
+      placeOf(where, device ? { ...one, id: device.id, number: device.number } : one, { workH: device ? MOVED_H : 0, columnM }),
+    );
 }
 
 /** Where a device would be heard from, what keeps it from being built, and the work that it takes. */
-function placeOf({ project, room }: Where, device: Device, workH: number): SpeakerPlace {
+function placeOf(
+  { project, room }: Where,
+  device: Device,
+  { workH, columnM }: { readonly workH: number; readonly columnM: number },
+): SpeakerPlace {
   const clashes = clashesOf(project, device);
   const refused = clashes.find(isRefusal)?.code ?? null;
-  return { device, at: heardFrom(project, room, device), refused, work: workH + JUDGED_H * clashes.length };
+  return { device, at: heardFrom(project, room, device, columnM), refused, work: workH + JUDGED_H * clashes.length };
 }
 
 const isRefusal = ({ rank, code }: Clash): boolean => rank === 'stop' || CURED_BY_MOVING.has(code);
@@ -114,8 +136,9 @@ function offWindow(
   { project, room, reference, picture: { facingDeg } }: Where,
   device: Device,
   window: ChannelWindow | null,
+  columnM: number,
 ): number {
-  const at = heardFrom(project, room, device);
+  const at = heardFrom(project, room, device, columnM);
   const found = channelAtSeat(at, reference, { window, facingDeg, blocks: [] });
   const middle = window ? (window.mainDeg[0] + window.mainDeg[1]) / 2 : 0;
   const main = window?.isOverhead ? (found.overheadDeg ?? 180) : Math.abs(found.azimuthDeg);

@@ -46,12 +46,19 @@ export interface ChannelFigures {
 export const mainAngleDeg = (window: ChannelWindow | null, seat: ChannelAtSeat): number =>
   window?.isOverhead ? (seat.overheadDeg ?? 0) : seat.azimuthDeg;
 
-/** The place that a speaker is heard from: the face of its wall, or the ceiling. */
-export function heardFrom(project: ProjectDocument, room: Room, device: Device): Place {
+/** The place that a speaker is heard from: the face of its wall, of the column that it stands in, or the ceiling. */
+export function heardFrom(project: ProjectDocument, room: Room, device: Device, columnM = 0): Place {
   const type = project.deviceTypes[device.typeId];
   const heightM = device.heightM ?? ceilingHeightAt(room, project.levels[room.levelId], [device.x, device.y]);
-  return [...inFrontOfWall(project, device, type.cutOut ? 0 : type.sizeM[1]), heightM];
+  return [...inFrontOfWall(project, device, Math.max(columnM, type.cutOut ? 0 : type.sizeM[1])), heightM];
 }
+
+/** How far the column of a channel stands out of its wall, m: surround speakers may stand in columns. */
+export const columnOf = (channel: SurroundChannel, { columnDepthM }: Pick<TheatreAim, 'columnDepthM'>): number =>
+  isSurround(channel) ? columnDepthM : 0;
+
+/** Channels beside and behind the seats. */
+export const isSurround = (channel: SurroundChannel): boolean => /^(surround|side|rear)/.test(channel);
 
 interface About {
   readonly layout: string | null;
@@ -80,10 +87,10 @@ function figuresOf(
   { layout, picture, seats, blocks, aim }: About,
 ): ChannelFigures {
   const type = project.deviceTypes[device.typeId];
-  const at = heardFrom(project, room, device);
+  const at = heardFrom(project, room, device, columnOf(device.channel, aim));
   const window = windowOf(layout, device.channel, aim.school);
   const facingDeg = picture?.facingDeg ?? 0;
-  const beside = besideAxis(device, type, at, seats);
+  const beside = besideAxis(device, type, { at, seats, isWide: aim.surroundKind === 'wide' && isSurround(device.channel) });
   const atSeats = seats.map((seat, n): ChannelSeat => ({
     ...channelAtSeat(at, seat, { window, facingDeg, blocks }),
     offAxisDeg: beside[n].angleDeg,

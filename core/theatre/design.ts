@@ -59,7 +59,7 @@ export function* designingTheatre(
   if (!picture) return err('theatre-no-picture', { kind: 'incomplete', field: 'picture' });
   const reference = seats.find(({ isReference }) => isReference);
   if (!reference) return err('theatre-no-seats', { kind: 'incomplete', field: 'seats' });
-  const where: Where = { project, room, seats, reference, picture };
+  const where: Where = { project, room, seats, reference, picture, aim };
   const speakers = speakersOf(project, room);
   const channels: Channels[number][] = [];
   for (const channel of wanted.filter((one) => one !== 'subwoofer')) {

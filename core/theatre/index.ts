@@ -14,7 +14,7 @@ export { lensAt, placeForAll, projectedWidthM, type Projection, shiftUsedOf } fr
 export { type RoomSound } from './room-sound.ts';
 export { type Score } from './score.ts';
 export { ROW_CLEARANCE_M, type SeatFigures } from './seat-figures.ts';
-export { type Seat, seatsOf } from './seats.ts';
+export { type Seat, seatsOf, weightsOfUse } from './seats.ts';
 export { type CandidatePlace, type LayoutProblem, type SolvedLayout, solveLayout } from './solve-layout.ts';
 export { speakersOf, type Theatre, theatreOf, theatreRooms, THEATRES } from './theatre.ts';
 export {
@@ -33,3 +33,6 @@ export { boxOn, flatOf, frameOf, type Inside, outlineOn, pictureCorners, type Th
 export { type CalibratedChannel, calibrationOf } from './calibration.ts';
 export { type Reflection, reflectionsOf } from './reflections.ts';
 export { footprintsOf } from './footprints.ts';
+export { type FrontLead, type FrontWall, frontWallOf, LEAD_WITHIN_M } from './front-wall.ts';
+export { type ModeFigures, modesOf, switchMode, type TheatreMode } from './modes.ts';
+export { PROJECTOR_AIR_M, type ProjectorMount, projectorMounts } from './projector-mount.ts';

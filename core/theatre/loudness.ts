@@ -15,6 +15,8 @@ export interface Loudness {
 
 /** Half of the included angle where the type does not say, degrees. */
 const HALF_ANGLE_DEG = 45;
+/** A surround with wide dispersion plays to both sides along its wall. */
+const WIDE_HALF_ANGLE_DEG = 90;
 /** Beyond the angle for which a loss is stated it is at least this, dB. */
 const BEYOND_DB = 13.5;
 
@@ -22,12 +24,15 @@ const BEYOND_DB = 13.5;
 export function besideAxis(
   device: Device,
   type: DeviceType,
-  at: Place,
-  seats: readonly Seat[],
+  { at, seats, isWide }: { readonly at: Place; readonly seats: readonly Seat[]; readonly isWide: boolean },
 ): { angleDeg: number; lossDb: number }[] {
   const isCeiling = type.mount === 'ceiling';
   const bearingDeg = (Math.atan2(Math.cos(device.facingRad), Math.sin(device.facingRad)) * 180) / Math.PI;
-  const halfAngleDeg = type.coverageRad === null ? HALF_ANGLE_DEG : Math.min(90, (type.coverageRad * 90) / Math.PI);
+  const halfAngleDeg = isWide
+    ? WIDE_HALF_ANGLE_DEG
+    : type.coverageRad === null
+      ? HALF_ANGLE_DEG
+      : Math.min(90, (type.coverageRad * 90) / Math.PI);
   return seats.map((seat) => {
     const found = offAxisLoss.run({
       ...{ speaker: [...at], ear: [...seat.at, seat.earM], bearingDeg, tiltDeg: isCeiling ? -90 : 0, halfAngleDeg },

@@ -2,6 +2,7 @@ import { inFrontOfWall } from '../devices/index.ts';
 import { ceilingHeightAt } from '../house/index.ts';
 import type { Device, ProjectDocument, Room } from '../model/index.ts';
 import { onLevel } from '../derive/index.ts';
+import { aimOf } from './aim.ts';
 
 /** What is looked at in a theatre: the picture of a screen or display; lengths in m, heights above the floor of the level. */
 export interface Picture {
@@ -42,6 +43,9 @@ export function pictureOf(project: ProjectDocument, room: Room): Picture | null 
   const { frameM, defaultHeightM, screen: known } = typeOf(found);
   const [frameWidthM, frameHeightM] = frameM ?? known!.pictureM;
   const isScreen = screen(found);
+  // Removable panels carry the picture before the wall; what plays through it stays behind them.
+  const { frontWall, standOffM: panelsM } = aimOf(project, room.id);
+  const standOffM = frontWall === 'panels' ? panelsM : 0;
   const ceilingM = ceilingHeightAt(room, project.levels[room.levelId], [found.x, found.y]);
   const atM = found.heightM ?? defaultHeightM ?? ceilingM;
   const [widthM, heightM] = known?.pictureM ?? sizeWithin(frameWidthM, frameHeightM, isScreen);
@@ -51,7 +55,7 @@ export function pictureOf(project: ProjectDocument, room: Room): Picture | null 
   return {
     deviceId: found.id,
     kind: isScreen ? 'screen' : 'display',
-    middle: [...inFrontOfWall(project, found, typeOf(found).sizeM[1]), middleM],
+    middle: [...inFrontOfWall(project, found, typeOf(found).sizeM[1] + standOffM), middleM],
     ...{ widthM, heightM, facingDeg },
     frameM: isScreen ? [widthM + 2 * SCREEN_BORDER_M, heightM + 2 * SCREEN_BORDER_M] : [frameWidthM, frameHeightM],
     ...{ gain: known?.gain ?? 1, weaveMm: known?.weaveMm ?? null },

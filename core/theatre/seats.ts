@@ -1,6 +1,7 @@
+import { briefOf } from '../brief/index.ts';
 import { onLevel } from '../derive/index.ts';
 import { distance2, type Point2, pointInPolygon, rotate2 } from '../math/index.ts';
-import type { Feature, FeatureKind, ProjectDocument, Room, TheatreAim } from '../model/index.ts';
+import type { Feature, FeatureKind, ProjectDocument, Room, RoomBrief, TheatreAim } from '../model/index.ts';
 import { fromMiddle } from './middle-line.ts';
 import type { Picture } from './picture.ts';
 
@@ -16,7 +17,7 @@ export interface Seat {
   readonly eyeM: number;
   /** What it stands on, above the floor of the level. */
   readonly floorM: number;
-  /** How much it counts: what was set, else the reference seat 1, its row 0.6, other rows 0.4. */
+  /** How much it counts: what was set, else by who uses the room, else the reference seat 1, its row 0.6, other rows 0.4. */
   readonly weight: number;
   readonly isReference: boolean;
 }
@@ -32,6 +33,12 @@ const MAKES: Partial<Record<FeatureKind, { readonly eyeM: number; readonly earM:
 export const HEAD_OVER_EYE_M = 0.12;
 /** Rows whose distances from the picture differ by less are one, m. */
 const SAME_ROW_M = 0.6;
+
+/** Evenings a week on which a group is there, by how often it says; a group that does not say counts as weekly. */
+const EVENINGS: Readonly<Record<RoomBrief['used'], number>> = { daily: 7, weekly: 1, seldom: 0.1, '': 1 };
+/** A seat that is only used when the room is full. */
+const OVERFLOW_WEIGHT = 0.1;
+const [SAME_ROW_WEIGHT, OTHER_ROW_WEIGHT] = [0.6, 0.4];
 
 /** The seats of a room: of its sofas, chairs, beds and rows that hold now, by row and then from left to right. */
 export function seatsOf(
@@ -63,12 +70,33 @@ export function seatsOf(
   const reference = withRows
     .filter((seat) => (most > 0 ? setOf(seat) === most : seat.row === 1))
     .reduce((best, seat) => (Math.abs(aside(seat.at)) < Math.abs(aside(best.at)) - 1e-9 ? seat : best));
+  const usual = (seat: (typeof withRows)[number]) =>
+    seat === reference ? 1 : seat.row === reference.row ? SAME_ROW_WEIGHT : OTHER_ROW_WEIGHT;
+  // Who comes first takes the reference seat, then what is beside it, then the other rows.
+  const asTaken = [...withRows].sort(
+    (a, b) => usual(b) - usual(a) || distance2(a.at, reference.at) - distance2(b.at, reference.at) || a.place - b.place,
+  );
+  const byUse = weightsOfUse(briefOf(project, room.id)?.useGroups ?? [], asTaken.length);
   return withRows
     .sort((a, b) => a.row - b.row || aside(a.at) - aside(b.at) || distance2(a.at, b.at))
-    .map((seat) => {
-      const isReference = seat === reference;
-      return { ...seat, isReference, weight: setOf(seat) ?? (isReference ? 1 : seat.row === reference.row ? 0.6 : 0.4) };
-    });
+    .map((seat) => ({
+      ...seat,
+      isReference: seat === reference,
+      weight: setOf(seat) ?? byUse?.[asTaken.indexOf(seat)] ?? usual(seat),
+    }));
+}
+
+/**
+ * How much seats count that are taken in this order: the share of evenings on which somebody sits there, of those on which the room is
+ * used; what nobody takes counts as overflow. Null where nobody said who uses the room.
+ */
+export function weightsOfUse(groups: RoomBrief['useGroups'], count: number): number[] | null {
+  const evenings = groups.reduce((sum, { used }) => sum + EVENINGS[used], 0);
+  if (evenings === 0) return null;
+  return Array.from({ length: count }, (_, n) => {
+    const taken = groups.filter(({ people }) => people > n).reduce((sum, { used }) => sum + EVENINGS[used], 0);
+    return Math.max(OVERFLOW_WEIGHT, Math.round((1000 * taken) / evenings) / 1000);
+  });
 }
 
 /** The places on a piece of furniture, side by side along its width. */

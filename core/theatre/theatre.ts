@@ -44,7 +44,7 @@ export const theatreRooms = (project: ProjectDocument): Room[] => {
 /** The theatres of a project by their rooms. */
 export const THEATRES = whole<readonly Theatre[]>({
   name: 'theatres',
-  tables: ['devices', 'deviceTypes', 'features', 'levels', 'rooms', 'theatres', 'walls'],
+  tables: ['devices', 'deviceTypes', 'features', 'levels', 'openings', 'roomBriefs', 'rooms', 'theatres', 'walls'],
   nodes: [BUILDING],
   make: ({ project }) => theatreRooms(project).map((room) => theatreOf(project, room)),
 });

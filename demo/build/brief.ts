@@ -31,7 +31,7 @@ export interface BriefPlan {
   readonly signed: readonly string[];
   /** Outdoor areas that the survey does not show. */
   readonly areas: readonly { readonly kind: OutdoorKind; readonly name: string }[];
-  readonly habits: Readonly<Record<string, Partial<Pick<RoomBrief, 'who' | 'used' | 'noise' | 'overflowSeats'>>>>;
+  readonly habits: Readonly<Record<string, Partial<Pick<RoomBrief, 'who' | 'used' | 'noise' | 'overflowSeats' | 'useGroups'>>>>;
   readonly dates: Partial<Record<TradeGate, string>>;
   readonly decisions: readonly (Pick<OpenDecision, 'subject' | 'options' | 'gate' | 'leadDays' | 'owner'> & {
     readonly room: string | null;

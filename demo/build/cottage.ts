@@ -45,7 +45,7 @@ export function buildCottage(): ProjectDocument {
     y: 9 * FOOT,
     facingRad: Math.PI,
     widthM: 0.55,
-    depthM: 0.4,
+    depthM: 0.5,
     units: 12,
     entryHeightM: 2,
   });
@@ -94,6 +94,7 @@ export function buildCottage(): ProjectDocument {
     if ((finding.rank === 'stop' || finding.code === 'conduits-missing') && curesFor(finding, house.project)[0])
       house.apply(curesFor(finding, house.project)[0].operations);
   }
+  house.designHeadEnds();
   return house.finish();
 }
 

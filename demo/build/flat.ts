@@ -143,7 +143,28 @@ export function buildFlat(): ProjectDocument {
   }
   // The living room is looked at and listened to, where nothing is ideal.
   const living = Object.values(house.project.rooms).find(({ code }) => code === 'LV')!;
-  house.apply([create('theatres', { ...THEATRE_DEFAULTS, id: house.id('theatre'), roomId: living.id, layout: '5.1' })]);
+  // Two ways to sit: the sofa for films, two stools farther back for games.
+  const stools = [6.2, 7.2].map((y) =>
+    house.thing(level, 'chair', [[0.7, y]], {
+      name: 'Stool',
+      widthM: 0.45,
+      depthM: 0.45,
+      topM: 0.7,
+      facingRad: -Math.PI / 2,
+      chosen: false,
+    }),
+  );
+  const sofas = Object.values(house.project.features).filter(({ kind, chosen }) => kind === 'sofa' && chosen);
+  house.apply([
+    create('theatres', {
+      ...THEATRE_DEFAULTS,
+      ...{ id: house.id('theatre'), roomId: living.id, layout: '5.1' },
+      modes: [
+        { name: 'Films', featureIds: sofas.map(({ id }) => id) },
+        { name: 'Games', featureIds: stools },
+      ],
+    }),
+  ]);
   measured(house, level);
   const stops = runChecks(house.project, DRAWN_ON).filter((finding) => finding.rank === 'stop');
   for (const finding of stops) {
@@ -151,6 +172,7 @@ export function buildFlat(): ProjectDocument {
     if (cure) house.apply(cure.operations);
   }
   sayWhyNoConduit(house);
+  house.designHeadEnds();
   return house.finish();
 }
 

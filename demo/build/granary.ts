@@ -189,7 +189,7 @@ export function buildGranary(identity: GranaryIdentity): { builder: HouseBuilder
     y: 4.25,
     facingRad: Math.PI,
     widthM: 0.6,
-    depthM: 0.6,
+    depthM: 0.8,
     units: 42,
     entryHeightM: 2.1,
   });
@@ -241,7 +241,15 @@ export function buildGranary(identity: GranaryIdentity): { builder: HouseBuilder
     habits: {
       GR: { who: 'Two on the sofa towards the fireplace', used: 'daily', overflowSeats: 6 },
       KI: { who: 'Cook at the island, two stools', used: 'daily', noise: 'extractor hood' },
-      SC: { who: 'Three seats in the first row, four behind', used: 'weekly', noise: 'bedroom above: quiet after nine' },
+      SC: {
+        who: 'Three seats in the first row, four behind',
+        used: 'weekly',
+        noise: 'bedroom above: quiet after nine',
+        useGroups: [
+          { name: 'The two of them', people: 2, used: 'daily' },
+          { name: 'With the children', people: 5, used: 'weekly' },
+        ],
+      },
       MS: { who: 'Bed against the east wall', used: 'daily' },
       LF: { who: 'One desk under the window', used: 'daily' },
     },
@@ -307,6 +315,7 @@ export function buildGranary(identity: GranaryIdentity): { builder: HouseBuilder
   house.apply(bundleByRoute(planRuns(house.project), house.project.cableTypes));
   addZones(house);
   addPlates(house, ['GR', 'MU', 'ST', 'HA', 'KI']);
+  house.designHeadEnds();
   return { builder: house, project: house.finish() };
 }
 

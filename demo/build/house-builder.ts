@@ -1,3 +1,4 @@
+import { designHeadEnd } from '../../core/head-end/index.ts';
 import { edited } from '../../core/derive/index.ts';
 import { CABLE_TYPES, CONDUCTOR_MAPS, DEVICE_TYPES, moveDevices, placeDevice } from '../../core/devices/index.ts';
 import { curesFor, runChecks } from '../../core/rules/index.ts';
@@ -151,6 +152,12 @@ export class HouseBuilder {
     });
     this.apply([create('features', record)]);
     return record.id;
+  }
+
+  /** Equipment, ports and cords for everything that ends at each head end. */
+  designHeadEnds(): void {
+    for (const rackId of Object.keys(this.project.racks))
+      this.apply(must(designHeadEnd(this.project, rackId, (kind) => this.id(kind))).operations);
   }
 
   riser(riser: Omit<Parameters<typeof newRiser>[0], 'id'>): void {

@@ -48,5 +48,6 @@ export function buildMerrowfen(): ProjectDocument {
   builder.apply([create('cableTypes', clad), update('runs', drop.run, { cableTypeId: clad.id })!]);
   if (!runChecks(builder.project, DRAWN_ON).some((finding) => finding.rank === 'stop'))
     throw new Error('Merrowfen Landing is meant to show a stop');
+  builder.designHeadEnds();
   return builder.finish();
 }

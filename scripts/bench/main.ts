@@ -4,6 +4,7 @@ import { benchDevices } from './devices.ts';
 import { benchRouting } from './routing.ts';
 import { loadFigures } from './load.ts';
 import { pictureFigures } from './pictures.ts';
+import { headEndFigures } from './head-end.ts';
 import { theatreFigures } from './theatre.ts';
 import { benchSurvey } from './survey.ts';
 import type { Figure } from './figure.ts';
@@ -17,6 +18,7 @@ const AREAS: Record<string, () => Figure[] | Promise<Figure[]>> = {
   checks: checkFigures,
   pictures: pictureFigures,
   theatre: theatreFigures,
+  'head-end': headEndFigures,
   load: loadFigures,
 };
 const figures: Figure[] = [];

@@ -32,8 +32,11 @@ describe('migrations', () => {
     await reference.sequelize.close();
     // One database goes through all steps; each step is killed once, at a point that changes from step to step.
     const url = await freshDatabaseUrl();
-    for (const [n, name] of names.entries())
+    for (const [n, name] of names.entries()) {
+      // `npm run soak` kills every step; each start of a process costs seconds.
+      if (process.env.EVERY_STEP !== '1' && n % 4 !== 0) continue;
       expect(migrateUntil(url, name, POINTS[n % POINTS.length]), `${name} at ${POINTS[n % POINTS.length]}`).to.equal('SIGKILL');
+    }
     const newest = names[names.length - 1];
     const database = openDatabase(url);
     for (const point of POINTS) {

@@ -19,6 +19,8 @@ import { sharedRoutesAndTests } from './migrations/2026-12-11-shared-routes-and-
 import { sheetsOfPaper } from './migrations/2026-12-12-sheets-of-paper.ts';
 import { longerPictures } from './migrations/2026-12-13-longer-pictures.ts';
 import { theatres } from './migrations/2026-12-14-theatres.ts';
+import { headEndEquipment } from './migrations/2026-12-16-head-end-equipment.ts';
+import { useGroupsAndModes } from './migrations/2026-12-15-use-groups-and-modes.ts';
 import { survey } from './migrations/2026-11-25-survey.ts';
 import { peopleAndJobs } from './migrations/2026-12-03-people-and-jobs.ts';
 import pg from 'pg';
@@ -49,6 +51,8 @@ const MIGRATIONS: readonly Migration[] = [
   sheetsOfPaper,
   longerPictures,
   theatres,
+  useGroupsAndModes,
+  headEndEquipment,
 ];
 
 /** Reads which steps were made. A step notes itself, in its own transaction, so nothing is left to write here. */

@@ -31,7 +31,16 @@ export async function demoSheets(): Promise<ReadonlyMap<string, Buffer>> {
   const add = async (name: string, made: ReturnType<(typeof DOCUMENTS)['labels.pdf']>) => sheets.set(name, (await made).bytes);
   for (const { id, code } of levelsFromBelow(project))
     await add(`plan-${code}`, DOCUMENTS['plan.pdf'](source, { level: id, paper: 'A3' }, refuse));
-  const lists = ['bundle-tags', 'cabling-sheet', 'checks', 'site-sheet', 'trades-sheet', 'plate-schedule', 'hole-list'] as const;
+  const lists = [
+    'bundle-tags',
+    'cabling-sheet',
+    'checks',
+    'site-sheet',
+    'trades-sheet',
+    'plate-schedule',
+    'hole-list',
+    'head-end',
+  ] as const;
   for (const name of lists) await add(name, DOCUMENTS[`${name}.pdf`](source, { paper: 'A4' }, refuse));
   for (const size of ['small', 'medium', 'large'] as const)
     await add(`labels-${size}`, DOCUMENTS['labels.pdf'](source, { size, paper: 'A4' }, refuse));

@@ -23,6 +23,7 @@ export const DOCUMENT_QUERIES = {
   'trades-sheet.pdf': siteQuery,
   'plate-schedule.pdf': siteQuery,
   'hole-list.pdf': siteQuery,
+  'head-end.pdf': siteQuery,
   'theatre-sheet.pdf': theatreQuery,
 } as const satisfies Record<string, z.ZodType<Readonly<Record<string, unknown>>>>;
 
@@ -43,6 +44,7 @@ export const DOCUMENT_TITLES = {
   'trades-sheet.pdf': 'What other trades do for us',
   'plate-schedule.pdf': 'Boxes and plates',
   'hole-list.pdf': 'Holes to bore',
+  'head-end.pdf': 'Equipment, ports, patching, power and heat of head ends',
   'theatre-sheet.pdf': 'A room as a theatre, to scale, with its speakers, seats and picture',
 } as const satisfies Record<keyof typeof DOCUMENT_QUERIES, string>;
 

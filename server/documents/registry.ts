@@ -88,7 +88,7 @@ function scheduleRows({ project, today, progress }: DocumentSource): readonly Sc
 }
 
 /** Sheets whose places are measured from walls. */
-const hasPlaces = (sheet: TablesSheet): boolean => sheet !== 'checks';
+const hasPlaces = (sheet: TablesSheet): boolean => sheet !== 'checks' && sheet !== 'headEnd';
 
 /** The levels that have walls, each with its walls numbered. */
 const keyPlans = (project: ProjectDocument, paper: SheetPaper): KeyPlan[] =>
@@ -127,6 +127,12 @@ const THEATRE_WORDS: TheatreSheetWords = {
   screenLights: en.documents.theatre.screenLights,
   hang: (kg, newtons, isOverhead) => words.t(`documents.theatre.${isOverhead ? 'hangOver' : 'hangWall'}`, { kg, newtons }),
   outlet: (watts) => words.t('documents.theatre.outlet', { watts }),
+  frontWall: en.documents.theatre.frontWall,
+  panels: (count, width, height, kg, standOff) => words.t('documents.theatre.panels', { count, width, height, kg, standOff }),
+  panelOpening: en.documents.theatre.panelOpening,
+  columns: (depth) => words.t('documents.theatre.surroundColumns', { depth }),
+  projectorPlate: (count, newtons) => words.t('documents.theatre.projectorPlate', { count, newtons }),
+  drapes: (count) => words.t('documents.theatre.drapes', { count }),
   reference: (seat) => words.t('documents.theatre.reference', { seat }),
   turned: (turn, tilt) => words.t('documents.theatre.turned', { turn, tilt }),
   lead: (beside, within) => words.t('documents.theatre.lead', { beside, within }),
@@ -196,6 +202,7 @@ export const DOCUMENTS: { readonly [N in DocumentName]: Make<N> } = {
   'checks.pdf': makeSheet('checks'),
   'site-sheet.pdf': makeSheet('site-sheet'),
   'trades-sheet.pdf': makeSheet('trades-sheet'),
+  'head-end.pdf': makeSheet('head-end'),
   'plate-schedule.pdf': makeSheet('plate-schedule'),
   'hole-list.pdf': makeSheet('hole-list'),
   'theatre-sheet.pdf': async ({ project, revision, today, progress }, { room, paper }, refuse) => {

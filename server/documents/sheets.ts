@@ -2,6 +2,7 @@ import {
   cablingReport,
   cablingSheet,
   checkSheet,
+  headEndSheet,
   holeSheet,
   loweredRules,
   plateSchedule,
@@ -68,6 +69,21 @@ export const SHEETS = {
         place: sheetPlaceWords,
         gang: (gang) => words.t('documents.plates.words.gang', { gang }),
         plate: (number) => words.t('documents.plates.words.plate', { number }),
+      });
+    },
+  },
+  'head-end': {
+    sheet: 'headEnd',
+    tablesOf: (project) => {
+      const { rear, onWall, waits } = en.documents.headEnd.words;
+      return headEndSheet(project, {
+        ...{ kinds: en.terms.equipment, ports: en.terms.ports, outdoors: en.terms.outdoors, rear, onWall, waits },
+        poe: (name) => words.t('documents.headEnd.words.poe', { name }),
+        circuit: (name) => words.t('documents.headEnd.words.circuit', { name }),
+        outlets: (name) => words.t('documents.headEnd.words.outlets', { name }),
+        holds: (name, minutes) => words.t('documents.headEnd.words.holds', { name, minutes }),
+        air: (litres, cfm) => words.t('documents.headEnd.words.air', { litres, cfm }),
+        days: (days) => words.t('documents.headEnd.words.days', { days }),
       });
     },
   },

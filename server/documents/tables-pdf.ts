@@ -40,7 +40,7 @@ const WIDE: Readonly<Record<string, number>> = {
 };
 
 /** A sheet of tables: the texts under its name hold title, sections, notes and column titles. */
-export type TablesSheet = 'plan' | 'site' | 'trades' | 'plates' | 'holes' | 'cabling' | 'checks' | 'theatre';
+export type TablesSheet = 'plan' | 'site' | 'trades' | 'plates' | 'holes' | 'cabling' | 'checks' | 'theatre' | 'headEnd';
 
 export interface SheetTable {
   readonly section: string;

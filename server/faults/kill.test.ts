@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import { killRun, seeded } from './kill-run.ts';
 
-const EDITS = 500;
-const KILLS = 15;
+const EDITS = 200;
+const KILLS = 6;
 
 describe('a server killed in the midst of saving', () => {
   it(`at ${KILLS} seeded points of ${EDITS} edits keeps every acknowledged edit, and none is there twice`, async function () {

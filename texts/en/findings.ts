@@ -348,6 +348,70 @@ export const findings = {
     'The frame ends {{sideM}} from the wall beside it; {{leastM}} is the least. Move it to the middle, or choose a smaller picture.',
   'screen-over-ceiling': 'The frame reaches {{overM}} above the ceiling. Lower it, or choose a smaller picture.',
   'screen-low': 'The picture begins {{bottomM}} over the floor; feet and heads want {{leastM}}. Raise it.',
+  'screen-behind-furniture':
+    'The {{thing}} under the picture leaves {{clearM}} and covers {{overM}} of it; {{leastM}} is wanted free. Raise the picture, or choose lower furniture.',
+  'front-panel-shallow':
+    'It is {{depthM}} deep and the panels before it stand {{standOffM}} off the wall; {{airM}} of air is wanted. Bring the panels forward, or choose a slimmer speaker.',
+  'front-panel-heavy_one':
+    'The panel before the front wall weighs {{kg}} kg; one person takes off {{mostKg}} kg. Use lighter boards, or split it.',
+  'front-panel-heavy_other':
+    'Each of the {{count}} panels before the front wall weighs {{kg}} kg; one person takes off {{mostKg}} kg. Use lighter boards, or narrower panels.',
+  'front-panel-door':
+    'Panels stand before this door. Hinge the panel there so that the door opens, finish both of its faces, and never block a way out: local code governs.',
+  'front-panel-window':
+    'Panels stand before this window: their backs are seen from outside. Finish both faces, and keep the panel there removable.',
+  'front-lead-behind-picture':
+    'The lead of this speaker comes out {{beyondM}} beyond the edge of the picture; {{withinM}} is wanted, so that it stays behind the cabinet and out of the picture. Move the speaker outward.',
+  'projector-half-on-joist_one':
+    'Its plate lies half on a joist, {{joistM}} off the middle. Only screws in the joist bear: {{count}} lag screw of 1/4 in with 2 in of thread for {{requiredN}} N, or move it, or put blocking between the joists. Drywall anchors bear nothing overhead.',
+  'projector-half-on-joist_other':
+    'Its plate lies half on a joist, {{joistM}} off the middle. Only screws in the joist bear: {{count}} lag screws of 1/4 in with 2 in of thread for {{requiredN}} N, or move it, or put blocking between the joists. Drywall anchors bear nothing overhead.',
+  'projector-no-air': 'There is {{rearM}} behind the projector; {{leastM}} is wanted for its air and plugs. Move it forward.',
+  'surrounds-wide-no-reason':
+    'Surround speakers are set to wide dispersion without a reason. Direct ones serve most layouts; write down why these places cannot take them.',
+  'surrounds-wide-with-tops':
+    'Surround speakers are set to wide dispersion in a {{layout}} layout. With overhead channels direct ones are usual; write down why these places cannot take them.',
+  'ports-short':
+    '{{rack}} has {{there}} {{portKind}} ports for {{needed}}; {{wanted}} are wanted with a quarter spare. Add a panel or the next size.',
+  'ports-no-spare': '{{rack}} has {{there}} {{portKind}} ports for {{needed}}; {{wanted}} are wanted with a quarter spare.',
+  'port-taken-twice': '{{equipment}}, {{port}}: two things claim this port. Move one of them.',
+  'run-on-no-port': 'It ends on no port of {{rack}}, and there is one free. Connect what is open in Head end.',
+  'switch-port-weak':
+    'The port of {{equipment}} feeds a lower class than this device needs. Patch it to a port of its class, or take another switch.',
+  'switch-power-over':
+    '{{equipment}} would feed {{needW}} W; its budget is {{budgetW}} W. Take the next size, or a second switch.',
+  'switch-power-near':
+    '{{equipment}} would feed {{needW}} W; with {{budgetW}} W of budget {{plannedMostW}} W are planned. Take the next size, or a second switch.',
+  'panel-below-cable': 'It ends on {{equipment}}, which is of a lower category than its cable. Take a panel of its category.',
+  'equipment-overlaps': '{{equipment}} and {{other}} stand in one place in {{rack}}. Move one, or arrange all.',
+  'equipment-beyond': '{{equipment}} reaches beyond {{rack}}. Move it, or take a larger one.',
+  'equipment-too-deep':
+    '{{equipment}} needs {{neededM}} with its plugs; {{rack}} is {{depthM}} deep. Take a deeper one, or hang it elsewhere.',
+  'equipment-not-placed': '{{equipment}} has no place in {{rack}} yet. Drag it there, or arrange all.',
+  'heavy-high':
+    '{{equipment}} weighs {{kg}} kg and stands at unit {{unit}}, in the upper half. Put it low: a rack that is heavy at the top tips.',
+  'rack-heavy':
+    'What stands in {{rack}} weighs {{kg}} kg; {{mostKg}} kg is the most that is planned. Spread it over two, and ask what the floor bears.',
+  'enclosure-too-hot': '{{equipment}} gives off {{heatW}} W; an enclosure lets out 30 W. Put it outside, or take a rack.',
+  'closet-too-hot':
+    'With {{heatW}} W the room of {{rack}} gets {{rise}} K warmer than its surroundings; {{mostRise}} K is the most. Move {{litres}} L/s of air, or cool it; never through a fire-rated wall without a listed damper.',
+  'circuit-over':
+    'Circuit {{circuit}} would carry {{va}} VA for hours; {{mostVa}} VA is the most. A licensed electrician adds a dedicated circuit.',
+  'strip-outlets-short': '{{equipment}} has {{there}} outlets for {{plugs}} plugs. Add a strip.',
+  'amplifier-on-ups': '{{equipment}} hangs on a UPS. Amplifiers drain it in minutes: plug it into a strip.',
+  'ups-over': '{{equipment}} carries {{loadW}} W; a quarter must be left of its {{ratedW}} W. Take the next size, or less load.',
+  'ups-short':
+    '{{equipment}} holds {{loadW}} W for {{holds}} min; {{least}} min are wanted. Shed loads earlier, or take a larger battery.',
+  'channel-load-low':
+    '{{equipment}}, {{port}}: the load is {{loadOhm}}, its least is {{leastOhm}}. It overheats: never run it so. Put speakers in series, or on channels of their own.',
+  'supply-output-over':
+    '{{equipment}}, {{port}}: {{watts}} W on an output of {{wattsEach}} W. Split it, or take a larger supply.',
+  'recorder-short_one': 'The recorder of {{rack}} has {{channels}} channels for {{count}} camera. Take the next size.',
+  'recorder-short_other': 'The recorder of {{rack}} has {{channels}} channels for {{count}} cameras. Take the next size.',
+  'recorder-days-short_one':
+    '{{count}} camera fills the recorder of {{rack}} in {{days}} days; {{wantedDays}} are wanted. Add disk.',
+  'recorder-days-short_other':
+    '{{count}} cameras fill the recorder of {{rack}} in {{days}} days; {{wantedDays}} are wanted. Add disk.',
   'picture-top-high':
     'The reference seat looks {{angleDeg}}° up to the top of the picture; up to {{mostDeg}}° is comfortable. Lower it, or sit farther back.',
   'picture-high':

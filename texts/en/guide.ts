@@ -181,6 +181,8 @@ export const guidePages: readonly GuidePage[] = [
           'Choose the layout by its channels, and which windows of angles hold. Drag seats, picture, projector and speakers on any view, or move them by the arrow keys (Shift: ten times as far); Seats and Picture have the same as typed figures.',
           'Click a seat to see and hear from it. What lies beyond its window is dashed; a dashed red line is a speaker that the seat does not see.',
           'Fixed, in the list of speakers: what is there already and stays. Design layout puts the others on bays and between joists; it shows what changes, what the score gains and why places are refused, before anything is made.',
+          'Seats: say who watches together and how often; seats count by it, and a typed weight holds. Aim and room: keep the furniture that stands as a mode, and switch film night and games above the views; front wall, panels, columns, kind of surrounds, doors and windows behind drapes.',
+          'Picture: how the projector hangs, half on a joist or between joists, and the air that it wants.',
           'Subwoofers: the map, the level at every seat, and the most even places for one to four.',
           'A warning that the client lives with: Note as compromise in the brief.',
           'Trim-out: delays and levels as they are set and measured, against what was worked out.',
@@ -202,6 +204,19 @@ export const guidePages: readonly GuidePage[] = [
       {
         title: 'Head ends',
         text: 'Rack, enclosure, panel, audio rack or equipment in furniture: each system, or each family of cable, has its head end by rule, in Head end. A change shows which runs move and what it costs before it is made; issued runs stay. One that stands free is entered from the ceiling, the floor or by a sleeve, and its last meters count.',
+      },
+      {
+        title: 'The equipment of a head end',
+        text: 'Head end shows each enclosure or rack with what ends there. Generic equipment is chosen by itself, with a quarter of the ports spare; what a size costs against a rack is said with the reason. Results are planning aids: a licensed electrician adds circuits.',
+        steps: [
+          'Design this head end: adds what is missing, places it, plugs it in, terminates and patches every run. What is locked stays where it is; one undo takes all of it back.',
+          'Drag equipment, or move it by the arrow keys; the fields of the chosen piece say the same in figures, with what it is plugged into and when it is switched off on battery.',
+          'Ports: every run with its port and cord. Choose another port: the run that is there changes places with it. Port map shows the cords, and takes a run that is dragged.',
+          'A drop that waits for the device of its owner stays unpatched: book a return visit.',
+          'Power and heat: PoE, circuits, outlets, UPS, supplies and the recorder against what they can. What stops: choose one thing and see what fails without it.',
+          'Coax levels: type what enters at both ends of the band; splitters, amplifier and pads are chosen so that every outlet is in its window, and what keeps that from working is said in dB.',
+          'Head-end pack (PDF): elevation list, patch schedule, cords to make in the shop, power and heat.',
+        ],
       },
       {
         title: 'A run',

@@ -59,6 +59,25 @@ export const problems = {
 
   conflict: 'Another person changed the same value. Choose which one stays.',
   'record-exists': 'A record with this id exists already in {{field}}.',
+  'rack-too-low':
+    'The equipment takes {{needed}} U, and the rack has {{units}} U. Take a taller rack, a second one, or less equipment.',
+  'enclosure-too-small':
+    '{{name}} finds no room: {{neededM}} of height is wanted, and there is {{heightM}}. Take a larger enclosure, or a rack.',
+  'equipment-not-here': '{{name}} is made for a rack and does not fit an enclosure. Choose a smaller one, or a rack.',
+  'port-unknown': 'There is no port {{value}} there. Choose one of the list.',
+  'rf-no-outlets': 'No coax outlet ends here. Place one, or choose another head end.',
+  'rf-too-many': '{{count}} outlets are more than one tree takes ({{most}}). Split them over two head ends.',
+  'rf-source-weak':
+    '{{field}}: the signal is {{missingDb}} dB too weak for the farthest outlet, whatever is built. Take thicker coax, a better source, or an amplifier at it.',
+  'rf-source-hot':
+    '{{field}}: the signal is too strong for any outlet of this service, {{most}} dBµV at most. Ask the provider, or pad it at the entry.',
+  'rf-tilted':
+    '{{field}}: the ends of the band differ by {{tiltDb}} dB at an outlet; the window is {{mostDb}} dB wide. Equalize at the amplifier.',
+  'rf-source-unread':
+    '{{field}}: {{value}} is not read. Write the service ({{services}}), both ends of the band in MHz and the levels there in dBµV, with colons between.',
+  'head-end-unknown': '{{field}}: no run, equipment or circuit is called {{value}}.',
+  'ups-no-load': '{{field}}: nothing stays on, so the battery is never empty. Name a load without a time.',
+  'same-place': '{{field}}: the transmitter is where the antenna is. Give its own place.',
   'record-gone': 'It was deleted meanwhile by another person.',
   'record-invalid': '{{field}}: {{reason}}.',
   'value-missing': '{{name}} is missing.',

@@ -129,6 +129,54 @@ export const theatre = {
     practice:
       'Trade practice: surrounds over the heads, tilted to the seats or with wide dispersion, so that every seat hears them.',
   },
+  modes: {
+    label: 'Way the room is used',
+    title: 'Ways the room is used',
+    lead: 'A mode is the furniture that stands together: film night, games. One switch above the views changes all of it.',
+    switch: 'Room for {{name}}',
+    name: 'Name of mode {{n}}',
+    new: 'Mode {{n}}',
+    keep: 'Keep what stands now as a mode',
+    remove: 'Remove mode',
+    figures_one: '{{count}} seat, score {{score}}.',
+    figures_other: '{{count}} seats, score {{score}}.',
+    hidden_one: '{{count}} channel is not seen from the worst seat.',
+    hidden_other: '{{count}} channels are not seen from the worst seat.',
+    on: 'This one stands now.',
+  },
+  frontWall: {
+    title: 'Front wall and surrounds',
+    kind: 'Picture built into',
+    kinds: { open: 'Open wall', panels: 'Removable panels', 'sound-bar': 'Sound bar in place of the fronts' },
+    standOff: 'Panels, off the wall',
+    weight: 'Panels, weight (kg/m²)',
+    columns: 'Surround columns, depth',
+    surrounds: 'Surround speakers',
+    surroundKinds: { direct: 'Direct', wide: 'Wide dispersion' },
+    reason: 'Why wide dispersion',
+    places: {
+      beside: 'Fronts beside the picture: its margin of {{margin}} takes a cabinet of {{cabinet}}.',
+      behind: 'Fronts behind the screen: its margin of {{margin}} is narrower than a cabinet of {{cabinet}}.',
+      below:
+        'Fronts below or above the picture: its margin of {{margin}} is narrower than a cabinet of {{cabinet}}, and no sound passes the picture.',
+    },
+    panels_one:
+      '{{count}} panel of {{width}} × {{height}}, {{kg}} kg. It comes off without tools, and both faces are finished where they are seen.',
+    panels_other:
+      '{{count}} panels of {{width}} × {{height}}, {{kg}} kg each. They come off without tools, and both faces are finished where they are seen.',
+    soundBar:
+      'A sound bar of {{width}} ends {{deg}}° beside the middle line, {{missing}}° inside the window of the fronts: it costs {{points}} points. It would have to be {{needed}} wide.',
+    lead: 'A floor speaker: its lead comes out {{by}} beyond the edge of the picture, behind the cabinet (within 50 mm).',
+    leadBehind: 'A floor speaker: its lead would come out {{by}} inside the edge of the picture. Move it outward.',
+  },
+  mount: {
+    member: 'Its plate lies on a joist: {{count}} lag screws for {{kg}} kg ({{newtons}} N), with two safety cables.',
+    half: 'Half of its plate lies on a joist: only those screws bear, {{count}} lag screws for {{newtons}} N. Or move it, or put in blocking.',
+    none: 'Its plate lies between joists: blocking for {{kg}} kg ({{newtons}} N), with two safety cables. Drywall bears nothing overhead.',
+    unknown: 'No joists are known over it: find the structure for {{kg}} kg ({{newtons}} N), with two safety cables.',
+    rear: '{{rear}} behind it; 0.30 m is wanted for air and plugs.',
+    hush: 'In a hush box: {{litres}} L/s of air for a rise of 10 K, 25 to 28 dB(A) at most.',
+  },
   noPlaceForAll: 'No place serves all {{count}} projectors: prepare the cables of each.',
   wide: {
     title: 'Wide and usual pictures on this screen',
@@ -196,6 +244,8 @@ export const theatre = {
     ratiosPass: 'The proportions of the room pass the listening room test.',
     ratiosFail: 'The proportions of the room fail the listening room test: low notes bunch. Subwoofers and seats count for more.',
     approximate: 'The room is no box: low frequencies are approximate.',
+    drapes: 'Doors and windows behind heavy drapes',
+    openings: { door: 'Door {{n}}, {{area}}', window: 'Window {{n}}, {{area}}', arch: 'Opening {{n}}, {{area}}' },
     reflections: 'First reflections of the fronts: panels belong there',
     noReflections: 'None that is early and strong.',
     reflection: {

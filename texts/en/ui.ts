@@ -2,6 +2,7 @@ import { brief } from './brief.ts';
 import { library } from './library.ts';
 import { people } from './people.ts';
 import { survey } from './survey.ts';
+import { headEnd } from './head-end.ts';
 import { theatre } from './theatre.ts';
 
 /** Words of the screens. */
@@ -11,6 +12,7 @@ export const ui = {
   ...library,
   ...people,
   theatre,
+  headEnd,
   product: 'Dusky Spool',
   aid: 'Results are planning aids. Local code and licensed trades decide.',
   cancel: 'Cancel',

@@ -18,3 +18,5 @@ export { horizon } from './radio-horizon.ts';
 export { splitterLoss } from './splitter-loss.ts';
 export { surgeBond } from './surge-bond.ts';
 export { thermalNoise } from './thermal-noise.ts';
+export { transmitterBearing } from './transmitter-bearing.ts';
+export { PASSIVES, WINDOWS } from './passives.ts';

@@ -3,6 +3,9 @@ import { atMost, calculator, countUp, fig } from '../calculator.ts';
 import { err, ok } from '../../math/index.ts';
 import { classOf, POE_CLASSES } from './poe.ts';
 
+/** Share of the power of a switch that is planned with; the rest is spare. */
+export const POE_PLANNED_SHARE = 0.8;
+
 export const poeBudget = calculator({
   name: 'poe-budget',
   title: 'Power budget of a switch',
@@ -24,10 +27,10 @@ export const poeBudget = calculator({
     if (!atMost(needW, budgetW)) return err('poe-budget-over', { kind: 'infeasible', field: 'budgetW', needW, budgetW });
     return ok({
       needW,
-      plannedMostW: 0.8 * budgetW,
+      plannedMostW: POE_PLANNED_SHARE * budgetW,
       leftW: budgetW - needW,
       wantedPorts,
-      ok: atMost(needW, 0.8 * budgetW) && (ports === null || ports >= wantedPorts),
+      ok: atMost(needW, POE_PLANNED_SHARE * budgetW) && (ports === null || ports >= wantedPorts),
     });
   },
   steps: (i, v) => [`${fig(v.needW)} W of ${fig(i.budgetW)} W, planned to ${fig(v.plannedMostW)} W`, `${v.wantedPorts} ports`],

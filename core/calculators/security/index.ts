@@ -5,4 +5,5 @@
 export { loopLimit } from './contact-loop.ts';
 export { contactZones } from './contact-zones.ts';
 export { endOfLine } from './end-of-line.ts';
+export { securityConductors } from './security-conductors.ts';
 export { standbyBattery } from './standby-battery.ts';

@@ -48,7 +48,7 @@ export function lineUps(
   }
   for (const feature of onLevel(project, 'features', room.levelId)) {
     const kind = KINDS[feature.kind];
-    if (!kind || (feature.choiceOf !== '' && !feature.chosen)) continue;
+    if (!kind || !feature.chosen) continue;
     const at = feature.points[0] as Point2;
     if (roomAt(buildingOf(project), room.levelId, at)?.id === room.id) targets.push({ kind, at });
   }

@@ -44,7 +44,7 @@ export const solidsOn = (project: Pick<ProjectDocument, 'features'>, levelId: st
   derivationsOf(project).get(SOLIDS).on(levelId);
 
 function solidsAmong(all: readonly Feature[]): Solids {
-  const features = all.filter((f) => f.choiceOf === '' || f.chosen);
+  const features = all.filter(({ chosen }) => chosen);
   const of = (kinds: ReadonlySet<FeatureKind>) =>
     features.filter(({ kind }) => kinds.has(kind)).map((feature) => ({ feature, footprints: footprintsOf(feature) }));
   return {

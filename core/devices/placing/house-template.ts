@@ -62,6 +62,7 @@ export function houseFromTemplate(
       listOf(template, 'roomBriefs').map((brief) => ({
         ...brief,
         who: '',
+        useGroups: [],
         signedBy: '',
         signedOn: '',
         asksToSign: '',
@@ -69,6 +70,7 @@ export function houseFromTemplate(
         pastSignatures: [],
       })),
     ),
+    equipment: tableFrom(listOf(template, 'equipment').map((one) => ({ ...one, serial: '' }))),
     // What a new house is designed for stays; what was measured is of the first one.
     theatres: tableFrom(listOf(template, 'theatres').map((one) => ({ ...one, measured: [] }))),
     decisions: tableFrom(listOf(template, 'decisions').map((one) => ({ ...one, chosen: '', decidedOn: '', owner: '' }))),

@@ -216,6 +216,35 @@ const ADDED_IN_14: typeof ADDED_IN_2 = {
 const LISTS_OF_15 = ['theatres'];
 const ADDED_IN_15: typeof ADDED_IN_2 = { deviceTypes: () => ({ lens: null, screen: null }) };
 
+/** What version 16 added: who uses a room together; modes, front wall, columns, drapes and kind of surrounds of a theatre. */
+const ADDED_IN_16: typeof ADDED_IN_2 = {
+  roomBriefs: () => ({ useGroups: [] }),
+  theatres: () => ({
+    modes: [],
+    frontWall: 'open',
+    standOffM: 0.35,
+    panelKgM2: 6,
+    columnDepthM: 0,
+    surroundKind: 'direct',
+    surroundReason: '',
+    drapedOpeningIds: [],
+  }),
+};
+
+/** What version 17 added: equipment of head ends, where runs are terminated, cords between ports, mains circuits. */
+const LISTS_OF_17 = ['circuits', 'equipment', 'terminations', 'patches'];
+
+/** Until version 16 what is no alternative of anything stood whatever `chosen` said; now a mode may take it away. */
+function withStanding(file: Lists): Lists {
+  if (!Array.isArray(file.features)) return file;
+  const features = file.features.map((record: unknown) =>
+    typeof record === 'object' && record !== null && (record as { choiceOf?: unknown }).choiceOf === ''
+      ? { ...record, chosen: true }
+      : record,
+  );
+  return { ...file, features };
+}
+
 /** A file whose header has these settings where it does not say otherwise. */
 function withHeader(file: Lists, settings: (header: Record<string, unknown>) => object): Lists {
   const { project } = file;
@@ -259,6 +288,8 @@ const STEPS: Readonly<Record<number, (file: Lists) => Lists>> = {
     ...withFields(file, ADDED_IN_15),
     version: 15,
   }),
+  15: (file) => ({ ...withStanding(withFields(file, ADDED_IN_16)), version: 16 }),
+  16: (file) => ({ ...Object.fromEntries(LISTS_OF_17.map((list) => [list, []])), ...file, version: 17 }),
 };
 
 /** A file as it was written, in the terms of today; anything unexpected is left for the schema to judge. */

@@ -75,6 +75,11 @@ export const roomBrief = z
     used: z.enum(HABIT_USE),
     noise: words(120).describe('what is loud in it, or must not be disturbed'),
     overflowSeats: z.int().min(0).max(200).describe('seats beyond the usual ones, now and then'),
+    useGroups: z
+      .array(z.strictObject({ name: words(60, 1), people: z.int().min(1).max(60), used: z.enum(HABIT_USE) }))
+      .max(12)
+      .default([])
+      .describe('who watches together and how often; seats of a theatre count by it'),
     walkOrder: z.int().min(0).max(10_000),
     signedBy: words(60),
     signedOn: day,

@@ -1,6 +1,7 @@
 import type { z } from 'zod';
 import * as brief from './brief-records.ts';
 import * as checks from './check-records.ts';
+import * as headEnds from './head-end-records.ts';
 import * as library from './library-records.ts';
 import * as records from './records.ts';
 import * as routing from './routing-records.ts';
@@ -99,6 +100,25 @@ export const COLLECTIONS = {
   ruleSettings: { schema: checks.ruleSetting, unique: [['ruleId']], refers: {} },
   findingMarks: { schema: checks.findingMark, unique: [['ruleId', 'code', 'about']], refers: {} },
   theatres: { schema: theatres.theatre, unique: [['roomId']], refers: { roomId: 'rooms' } },
+  circuits: { schema: headEnds.circuit, unique: [['name']], refers: {} },
+  equipment: {
+    schema: headEnds.equipment,
+    unique: [],
+    refers: { rackId: 'racks', feedId: 'equipment', circuitId: 'circuits' },
+  },
+  terminations: {
+    schema: headEnds.termination,
+    unique: [['runId'], ['equipmentId', 'port']],
+    refers: { runId: 'runs', equipmentId: 'equipment' },
+  },
+  patches: {
+    schema: headEnds.patch,
+    unique: [
+      ['equipmentId', 'port'],
+      ['toEquipmentId', 'toPort'],
+    ],
+    refers: { equipmentId: 'equipment', toEquipmentId: 'equipment' },
+  },
   keptCalculations: { schema: checks.keptCalculation, unique: [], refers: { runId: 'runs' } },
 } as const satisfies Record<string, CollectionShape>;
 

@@ -101,7 +101,15 @@ export {
   type SystemName,
   SYSTEMS,
 } from './library-records.ts';
-export { ANGLE_SCHOOLS, CALIBRATION_STAGES, ROOM_SURFACES, THEATRE_DEFAULTS, type TheatreAim } from './theatre-records.ts';
+export {
+  ANGLE_SCHOOLS,
+  CALIBRATION_STAGES,
+  FRONT_WALLS,
+  ROOM_SURFACES,
+  SURROUND_KINDS,
+  THEATRE_DEFAULTS,
+  type TheatreAim,
+} from './theatre-records.ts';
 export { create, remove, removeWithDependants, update, updateProject } from './operations.ts';
 export {
   CEILING_KINDS,
@@ -179,3 +187,17 @@ export {
   WAY_KINDS,
 } from './survey-records.ts';
 export { CLEAN_TEXT, MAX_DEPTH, textProblem } from './text-rules.ts';
+export {
+  type Circuit,
+  DATA_CATEGORIES,
+  type DataCategory,
+  type Equipment,
+  EQUIPMENT_FACES,
+  EQUIPMENT_KINDS,
+  type EquipmentKind,
+  type Patch,
+  PORT_KINDS,
+  type PortGroup,
+  type PortKind,
+  type Termination,
+} from './head-end-records.ts';

@@ -49,6 +49,8 @@ const MAY_BE_EMPTY = new Set([
   'compromises.deviceId',
   'packageLines.roomId',
   'plates.roomId',
+  'equipment.feedId',
+  'equipment.circuitId',
 ]);
 
 /**

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { day, id, words } from './fields.ts';
+import { day, id, lengthM, words } from './fields.ts';
 
 /** Windows of angles: the standard's first range, or the wider one of trade practice. */
 export const ANGLE_SCHOOLS = ['standard', 'practice'] as const;
@@ -8,6 +8,11 @@ export const ROOM_SURFACES = ['board', 'glass', 'wood', 'carpet', 'drape', 'pane
 
 /** When a speaker was measured. */
 export const CALIBRATION_STAGES = ['before', 'after'] as const;
+
+/** What the picture is built into: the wall itself, removable panels that hide the front speakers, or a sound bar in their place. */
+export const FRONT_WALLS = ['open', 'panels', 'sound-bar'] as const;
+/** How surround speakers radiate: at the seats, or wide to both sides. */
+export const SURROUND_KINDS = ['direct', 'wide'] as const;
 
 /** What a room is designed for as a theatre; everything that stands in it are devices and features as ever. */
 export const theatre = z.strictObject({
@@ -59,6 +64,18 @@ export const theatre = z.strictObject({
     )
     .max(400)
     .describe('what was measured of each speaker at trim-out, before and after calibration'),
+  modes: z
+    .array(z.strictObject({ name: words(40, 1), featureIds: z.array(id).max(60) }))
+    .max(6)
+    .default([])
+    .describe('ways the room is used, each with the furniture that stands then; what no mode names always stands'),
+  frontWall: z.enum(FRONT_WALLS).default('open').describe('what the picture is built into'),
+  standOffM: lengthM(2).default(0.35).describe('panels: from the wall to their face, m'),
+  panelKgM2: z.number().gt(0).max(60).default(6).describe('panels: weight, kg/m2'),
+  columnDepthM: lengthM(1).default(0).describe('columns that hold the surround speakers stand out of the walls, m; 0 is none'),
+  surroundKind: z.enum(SURROUND_KINDS).default('direct').describe('how surround speakers radiate'),
+  surroundReason: words(200).default('').describe('why surround speakers are wide'),
+  drapedOpeningIds: z.array(id).max(60).default([]).describe('doors and windows behind heavy drapes'),
   note: words(1000),
 });
 
@@ -81,5 +98,13 @@ export const THEATRE_DEFAULTS = {
   surfaces: { floor: 'carpet', walls: 'board', ceiling: 'board' },
   panelsM2: 0,
   measured: [],
+  modes: [],
+  frontWall: 'open',
+  standOffM: 0.35,
+  panelKgM2: 6,
+  columnDepthM: 0,
+  surroundKind: 'direct',
+  surroundReason: '',
+  drapedOpeningIds: [],
   note: '',
 } satisfies Omit<TheatreAim, 'id' | 'roomId'>;

@@ -32,6 +32,12 @@ const words: TheatreSheetWords = {
   rowOutlet: (row) => `outlet ${row}`,
   hang: (kg, newtons, isOverhead) => `${kg} kg ${newtons} N ${isOverhead ? 'over' : 'wall'}`,
   outlet: (watts) => `${watts} W`,
+  frontWall: 'front wall',
+  panels: (count, width, height, kg, standOff) => `${count} x ${width} x ${height} ${kg} kg ${standOff} off`,
+  panelOpening: 'opens',
+  columns: (depth) => `columns ${depth}`,
+  projectorPlate: (lags, newtons) => `${lags} lags ${newtons} N`,
+  drapes: (count) => `${count} drapes`,
 };
 
 const house = smallTheatre({

@@ -18,10 +18,13 @@ import {
   flatOf,
   footprintsOf,
   frameOf,
+  frontWallOf,
+  LEAD_WITHIN_M,
   type Inside,
   mainAngleDeg,
   outlineOn,
   pictureCorners,
+  projectorMounts,
   type Theatre,
   type TheatreFrame,
   theatreOf,
@@ -76,6 +79,12 @@ export interface TheatreSheetWords {
   readonly screenLights: string;
   readonly hang: (kg: number, newtons: number, isOverhead: boolean) => string;
   readonly outlet: (watts: number) => string;
+  readonly frontWall: string;
+  readonly panels: (count: number, width: string, height: string, kg: string, standOff: string) => string;
+  readonly panelOpening: string;
+  readonly columns: (depth: string) => string;
+  readonly projectorPlate: (lags: number, newtons: number) => string;
+  readonly drapes: (count: number) => string;
 }
 
 /** A table of the sheet: rows of finished words, one for each column title. */
@@ -95,8 +104,6 @@ const METRIC_SCALES = [10, 20, 25, 50, 75, 100, 150, 200];
 const IMPERIAL_SCALES = [12, 16, 24, 32, 48, 64, 96, 192];
 /** Speakers no farther from the picture are on its wall, m. */
 const AT_FRONT_M = 0.6;
-/** A lead of a floor-standing speaker may come out so far from where it is drawn, m. */
-const LEAD_WITHIN_M = 0.05;
 
 /** Lays a theatre out on paper at the largest usual scale that fits. Problems: `record-gone`, `level-too-large`. */
 export function theatreSheet(
@@ -469,9 +476,31 @@ function workRows(project: ProjectDocument, room: Room, theatre: Theatre, words:
       ...(type.mainsW === null ? [] : [['electrician', type.name, words.outlet(type.mainsW)]]),
     ];
   });
+  const plates = projectorMounts(project, room, theatre)
+    .filter(({ seat }) => seat === 'half')
+    .map(({ deviceId, lags, requiredN }): string[] => {
+      const type = project.deviceTypes[project.devices[deviceId].typeId];
+      return ['framer', type.name, words.projectorPlate(lags, Math.ceil(requiredN))];
+    });
   const lights = theatre.picture?.kind === 'screen' ? [['electrician', words.lights, words.screenLights]] : [];
-  return [...risers, ...outlets, ...lights, ...hung].map(([trade, ...rest]) => [
-    words.trades[trade as 'framer' | 'electrician'],
-    ...rest,
-  ]);
+  return [...risers, ...frontRows(project, room, theatre, words), ...outlets, ...lights, ...hung, ...plates].map(
+    ([trade, ...rest]) => [words.trades[trade as 'framer' | 'electrician'], ...rest],
+  );
+}
+
+/** What is built before the front wall and beside the seats: panels, columns, drapes. */
+function frontRows(project: ProjectDocument, room: Room, theatre: Theatre, words: TheatreSheetWords): string[][] {
+  const { units } = project.project;
+  const size = (valueM: number) => formatLengthFine(Math.round(valueM * 1000) / 1000, units);
+  const panels = frontWallOf(project, room, theatre)?.panels;
+  const { columnDepthM, drapedOpeningIds, standOffM } = theatre.aim;
+  const figures = panels && [size(panels.widthM), size(panels.heightM), panels.eachKg.toFixed(1), size(standOffM)];
+  return [
+    ...(panels && figures
+      ? [['framer', words.frontWall, words.panels(panels.count, figures[0], figures[1], figures[2], figures[3])]]
+      : []),
+    ...(panels && panels.openings.length > 0 ? [['framer', words.frontWall, words.panelOpening]] : []),
+    ...(columnDepthM > 0 ? [['framer', words.columns(size(columnDepthM)), '']] : []),
+    ...(drapedOpeningIds.length > 0 ? [['framer', words.drapes(drapedOpeningIds.length), '']] : []),
+  ];
 }

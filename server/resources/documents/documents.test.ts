@@ -157,7 +157,7 @@ describe('documents', () => {
     };
     const reply = await client.sendChanges(project.id, client.change([create('ruleSettings', record)]));
     expect(reply.results.map(({ status }) => status)).to.deep.equal(['applied']);
-    for (const name of ['cabling-sheet', 'checks', 'site-sheet', 'trades-sheet', 'plate-schedule', 'hole-list']) {
+    for (const name of ['cabling-sheet', 'checks', 'site-sheet', 'trades-sheet', 'plate-schedule', 'hole-list', 'head-end']) {
       writeFileSync(join(folder, 'l.pdf'), await fetched(`${name}.pdf?paper=A4`));
       const text = spawnSync('pdftotext', ['-layout', join(folder, 'l.pdf'), '-'], { encoding: 'utf8' }).stdout;
       expect(text, name).to.match(/Relaxed safety rules[\s\S]*the engineer has[\s\S]*Site lead/);

@@ -1,6 +1,6 @@
 import type { Stage } from '../state/progress.ts';
 import { HandoverStage } from '../screens/stages/HandoverStage.tsx';
-import { HeadEndStage } from '../screens/stages/HeadEndStage.tsx';
+import { HeadEndScreen } from '../screens/head-end/HeadEndScreen.tsx';
 import { ChecksScreen } from '../screens/checks/ChecksScreen.tsx';
 import { OrderStage } from '../screens/stages/OrderStage.tsx';
 import { PreWireStage } from '../screens/stages/PreWireStage.tsx';
@@ -15,7 +15,7 @@ interface Props {
 export function StageScreen({ projectId, stage }: Props) {
   switch (stage) {
     case 'head-end':
-      return <HeadEndStage projectId={projectId} />;
+      return <HeadEndScreen projectId={projectId} />;
     case 'order':
       return <OrderStage />;
     case 'pre-wire':

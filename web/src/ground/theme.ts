@@ -41,6 +41,7 @@ export function themeFor(dusk: boolean, reducedMotion: boolean): ThemeConfig {
       Modal: { titleFontSize: TEXT_PX.title },
       Select: { optionSelectedBg: c.accentSoft },
       Segmented: { itemSelectedBg: c.accentSoft, trackBg: c.groundDeep },
+      Tabs: { itemSelectedColor: c.accentText, itemHoverColor: c.accentText },
     },
   };
 }

@@ -1,5 +1,5 @@
 import type { Cure } from '@dusky-spool/core/rules';
-import type { Derived, DerivedFinding, HeadEndQuestion } from '@dusky-spool/core/deltas';
+import type { Derived, DerivedFinding, HeadEndPlanQuestion, HeadEndQuestion } from '@dusky-spool/core/deltas';
 import type { Outcome } from '@dusky-spool/core/math';
 import type { Operation, ProjectDocument, Run } from '@dusky-spool/core/model';
 import type { PlannedRun } from '@dusky-spool/core/runs';
@@ -156,6 +156,8 @@ export const askHeadEnds = (question: HeadEndQuestion) => ask('headEnds', questi
 /** Speakers of a theatre on places that can be built, with progress; cancelled by the signal. */
 export const askTheatreDesign = (roomId: string, prefix: string, signal: AbortSignal, onShare: (share: number) => void) =>
   ask('designTheatre', { roomId, prefix }, { signal, report: (value) => 'share' in value && onShare(value.share) });
+/** What a head end would become: designed, arranged or connected. */
+export const askHeadEndPlan = (question: HeadEndPlanQuestion) => ask('planHeadEnd', question);
 /** What subwoofers do at the seats of a room, and better places for so many of them. */
 export const askBass = (roomId: string, count: number) => ask('bass', { roomId, count });
 /** A run in the walls beside the same run on the surface. */

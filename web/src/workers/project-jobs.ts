@@ -1,4 +1,11 @@
-import type { Delta, DerivedProject, DocumentPatch, DragDelta, HeadEndQuestion } from '@dusky-spool/core/deltas';
+import type {
+  Delta,
+  DerivedProject,
+  DocumentPatch,
+  DragDelta,
+  HeadEndPlanQuestion,
+  HeadEndQuestion,
+} from '@dusky-spool/core/deltas';
 import type { TidyRoutes } from '@dusky-spool/core/pathways';
 import type { Outcome } from '@dusky-spool/core/math';
 import type { Operation, ProjectDocument } from '@dusky-spool/core/model';
@@ -46,6 +53,7 @@ export interface ProjectJobs {
     readonly report: { readonly share: number };
     readonly result: Outcome<TheatreDesign>;
   };
+  readonly planHeadEnd: Question<HeadEndPlanQuestion, ReturnType<DerivedProject['planHeadEnd']>>;
   readonly bass: Question<{ readonly roomId: string; readonly count: number }, BassAdvice | null>;
   readonly bothRoutes: Question<string, ReturnType<DerivedProject['bothRoutes']>>;
 }
@@ -91,6 +99,7 @@ export function projectHandlers(derived: DerivedProject): JobHandlers<ProjectJob
     headEnds: (question) => derived.headEnds(question),
     designTheatre: ({ roomId, prefix }, { report, work }) =>
       work(derived.designTheatre(roomId, prefix), (share) => report({ share })),
+    planHeadEnd: (question) => derived.planHeadEnd(question),
     bass: ({ roomId, count }) => derived.bass(roomId, count),
     bothRoutes: (runId) => derived.bothRoutes(runId),
   };

@@ -32,6 +32,7 @@ import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField, WordsField } from '../../ui/fields.tsx';
+import { UseGroups } from '../../ui/UseGroups.tsx';
 import { AnswerMark } from './AnswerMark.tsx';
 import { ChannelList } from './ChannelList.tsx';
 import type { CellPlace } from './BriefMatrix.tsx';
@@ -188,6 +189,12 @@ export function PlaceCard({ at, onAt, onFill, onCopy }: Props) {
           onChange={(walkOrder) => habit({ walkOrder })}
         />
       </div>
+      {!isOutdoors(place) && (brief?.useGroups.length ?? 0) + (cellOf(project, place.id, 'surround') ? 1 : 0) > 0 && (
+        <>
+          <div className="eyebrow">{text('brief.useGroups.title')}</div>
+          <UseGroups groups={brief?.useGroups ?? []} onChange={(useGroups) => habit({ useGroups })} />
+        </>
+      )}
       {brief?.signedOn ? (
         <p className="signed-line">
           {text('brief.signedBy', { by: brief.signedBy, on: brief.signedOn })}{' '}

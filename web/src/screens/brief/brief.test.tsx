@@ -111,7 +111,7 @@ describe('the answers of a room', () => {
   it('asks before an edit takes a signature back, and leaves all as it is where that is not wanted', async () => {
     const signed = applied(smallHouse(), [
       create('roomBriefs', {
-        ...{ id: 'rb', roomId: 'a', areaId: null, who: '', used: '', noise: '', overflowSeats: 0, walkOrder: 0 },
+        ...{ id: 'rb', roomId: 'a', areaId: null, who: '', used: '', noise: '', overflowSeats: 0, useGroups: [], walkOrder: 0 },
         ...{ signedBy: 'the client', signedOn: '2026-10-01', asksToSign: '', alsoSignedOn: '', pastSignatures: [] },
       }),
     ]);

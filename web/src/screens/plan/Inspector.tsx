@@ -51,7 +51,7 @@ export function Inspector({ selection, onSelect, onView, copies = null }: Props)
   const rack = selection.kind === 'rack' ? shown.racks[id] : undefined;
   const { units } = project.project;
   return (
-    <aside className="inspector" aria-label={text('device.checks')} onKeyDownCapture={backToPlan}>
+    <aside className="inspector" tabIndex={0} aria-label={text('device.checks')} onKeyDownCapture={backToPlan}>
       <PreviewBanner />
       <ProjectProvider value={shown}>
         {run && <RunPanel key={run.run.id} planned={run} onSelect={onSelect} />}

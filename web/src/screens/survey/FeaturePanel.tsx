@@ -252,7 +252,7 @@ export function FeaturePanel({ feature }: { readonly feature: Feature }) {
               label={text('survey.choiceOf')}
               value={feature.choiceOf}
               max={60}
-              onChange={(choiceOf) => change({ choiceOf })}
+              onChange={(choiceOf) => change({ choiceOf, ...(choiceOf === '' ? { chosen: true } : {}) })}
             />
             <ChooseAlternative feature={feature} />
           </>

@@ -5,7 +5,9 @@ import { term, text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
 import { Cautions } from '../../ui/Cautions.tsx';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
-import { NumberField } from '../../ui/fields.tsx';
+import { NumberField, SwitchField } from '../../ui/fields.tsx';
+import { FrontWallFields } from './FrontWallFields.tsx';
+import { ModeList } from './Modes.tsx';
 import css from './theatre.module.css';
 
 interface Props {
@@ -54,6 +56,8 @@ export function AimPanel({ theatre, frame, mayPlan, onChange }: Props) {
         {number('lightLeft', 0.05, 1, 0.05)}
         {number('ambientLx', 0, 100_000, 1)}
       </div>
+      <ModeList {...{ theatre, onChange }} room={project.rooms[theatre.roomId]} />
+      <FrontWallFields {...{ theatre, onChange }} />
       <h4>{text('theatre.aim.room')}</h4>
       <div className={css.fields}>
         {(['floor', 'walls', 'ceiling'] as const).map((part) => (
@@ -84,9 +88,35 @@ export function AimPanel({ theatre, frame, mayPlan, onChange }: Props) {
         {bass.isApproximate && <li>{text('theatre.room.approximate')}</li>}
         <li>{text('theatre.room.noise')}</li>
       </ul>
+      <Drapes {...{ theatre, onChange }} />
       <Reflections {...{ theatre, frame }} />
       <Cautions ids={['C14']} />
     </fieldset>
+  );
+}
+
+/** Doors and windows of the room: behind heavy drapes they neither shine nor ring. */
+function Drapes({ theatre, onChange }: Pick<Props, 'theatre' | 'onChange'>) {
+  const { units } = useProject().project;
+  const { openings } = theatre.sound;
+  const { drapedOpeningIds } = theatre.aim;
+  if (openings.length === 0) return null;
+  const drape = (id: string, isDraped: boolean) =>
+    onChange({ drapedOpeningIds: isDraped ? [...drapedOpeningIds, id] : drapedOpeningIds.filter((one) => one !== id) });
+  return (
+    <>
+      <h4>{text('theatre.room.drapes')}</h4>
+      <div className={css.fields}>
+        {openings.map(({ opening, areaM2, isDraped }, n) => (
+          <SwitchField
+            key={opening.id}
+            label={text(`theatre.room.openings.${opening.kind}`, { n: n + 1, area: formatArea(areaM2, units) })}
+            value={isDraped}
+            onChange={(value) => drape(opening.id, value)}
+          />
+        ))}
+      </div>
+    </>
   );
 }
 

@@ -7,6 +7,7 @@ import {
   fitLens,
   fitScreen,
   placeForAll,
+  projectorMounts,
   shiftInTheatre,
   type Picture,
   type ScreenWish,
@@ -47,6 +48,7 @@ export function PicturePanel({ theatre, mayPlan }: Props) {
         <LensFields key={deviceId} deviceId={deviceId} />
       ))}
       {picture.kind === 'screen' && projections.length === 0 && <p className="faint">{text('theatre.noProjector')}</p>}
+      <Mounts theatre={theatre} />
       <PlaceForAll theatre={theatre} project={project} />
       {picture.kind === 'screen' && <WideMethods picture={picture} lens={lensOf(project, projections[0]?.deviceId)} />}
       <Cautions ids={picture.kind === 'screen' ? ['C7', 'C12', 'C1'] : ['C8', 'C1']} />
@@ -185,6 +187,27 @@ function LensFields({ deviceId }: { readonly deviceId: string }) {
         />
       </div>
     </>
+  );
+}
+
+/** How each projector hangs from the ceiling, and the air that it wants. */
+function Mounts({ theatre }: Pick<Props, 'theatre'>) {
+  const project = useProject();
+  const { units } = project.project;
+  const mounts = projectorMounts(project, project.rooms[theatre.roomId], theatre);
+  if (mounts.length === 0) return null;
+  return (
+    <ul className={css.methods}>
+      {mounts.flatMap(({ deviceId, weightKg, requiredN, seat, lags, rearM, airM3PerS }) => [
+        <li key={deviceId} className={seat === 'half' ? css.bad : ''}>
+          {text(`theatre.mount.${seat}`, { kg: weightKg, newtons: Math.round(requiredN), count: lags })}
+        </li>,
+        <li key={`${deviceId} air`}>
+          {text('theatre.mount.rear', { rear: formatLength(rearM, units) })}{' '}
+          {airM3PerS !== null && text('theatre.mount.hush', { litres: Math.ceil(airM3PerS * 1000) })}
+        </li>,
+      ])}
+    </ul>
   );
 }
 

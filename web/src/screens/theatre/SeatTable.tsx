@@ -1,12 +1,13 @@
-import { listOf } from '@dusky-spool/core/derive';
+import { briefOf, tellRoom } from '@dusky-spool/core/brief';
 import { formatLength } from '@dusky-spool/core/math';
 import type { ProjectDocument, Room } from '@dusky-spool/core/model';
 import { shiftInTheatre, type Theatre, type TheatreFrame } from '@dusky-spool/core/theatre';
 import { text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
-import { useProjectParts } from '../../state/project.ts';
+import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { NumberField } from '../../ui/fields.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
+import { UseGroups } from '../../ui/UseGroups.tsx';
 import { deg } from './words.ts';
 
 import css from './theatre.module.css';
@@ -30,7 +31,6 @@ export function SeatTable({ shown, room, theatre, frame, seat, mayPlan, onSeat, 
   const rows = [...new Map(seats.map((one) => [one.featureId, one]))];
   return (
     <>
-      <FromBrief roomId={room.id} />
       <div className={css.fields}>
         {rows.map(([featureId, one]) => (
           <RowFields key={featureId} {...{ featureId, room, frame, mayPlan }} row={one.row} />
@@ -74,6 +74,7 @@ export function SeatTable({ shown, room, theatre, frame, seat, mayPlan, onSeat, 
           ))}
         </tbody>
       </table>
+      <FromBrief {...{ room, mayPlan }} />
     </>
   );
 }
@@ -125,14 +126,32 @@ function RowFields({
   );
 }
 
-/** Who uses the room, as the brief has it. */
-function FromBrief({ roomId }: { readonly roomId: string }) {
-  const brief = listOf(useProject(), 'roomBriefs').find((one) => one.roomId === roomId);
-  if (!brief || (brief.who === '' && brief.overflowSeats === 0)) return null;
+/** Who uses the room, as the brief has it: seats count by it where no weight was set. */
+function FromBrief({ room, mayPlan }: Pick<Props, 'room' | 'mayPlan'>) {
+  const project = useProject();
+  const { edit } = useProjectParts('edit');
+  const brief = briefOf(project, room.id);
   return (
-    <p className="faint">
-      {brief.who !== '' && text('theatre.fromBrief', { who: brief.who })}{' '}
-      {brief.overflowSeats > 0 && text('theatre.overflow', { count: brief.overflowSeats })}
-    </p>
+    <>
+      {brief && (brief.who !== '' || brief.overflowSeats > 0) && (
+        <p className="faint">
+          {brief.who !== '' && text('theatre.fromBrief', { who: brief.who })}{' '}
+          {brief.overflowSeats > 0 && text('theatre.overflow', { count: brief.overflowSeats })}
+        </p>
+      )}
+      <h4>{text('brief.useGroups.title')}</h4>
+      <p className="faint">{text('brief.useGroups.lead')}</p>
+      {mayPlan && (
+        <UseGroups
+          groups={brief?.useGroups ?? []}
+          onChange={(useGroups) =>
+            edit(
+              text('edit.habit', { room: room.name }),
+              tellRoom(project, room.id, { useGroups }, () => newRecordId('rb')),
+            )
+          }
+        />
+      )}
+    </>
   );
 }

@@ -36,6 +36,7 @@ import { ChannelTable } from './ChannelTable.tsx';
 import { DesignDialog, type DesignState } from './DesignDialog.tsx';
 import { Dials } from './Dials.tsx';
 import { KeyFigures } from './KeyFigures.tsx';
+import { ModeSwitch } from './Modes.tsx';
 import { PicturePanel } from './PicturePanel.tsx';
 import { SeatTable } from './SeatTable.tsx';
 import { seatShown } from './theatre-view.ts';
@@ -213,6 +214,7 @@ function TheatreHeader({ projectId, roomId, theatre, mayPlan, onView, onAim }: H
           {text('theatre.design.start')}
         </Button>
       )}
+      <ModeSwitch {...{ theatre, mayPlan }} room={project.rooms[roomId]} />
       <span className="grow" />
       {score && (
         <span className="chip" title={text('theatre.scoreTitle')}>

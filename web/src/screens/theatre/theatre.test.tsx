@@ -55,10 +55,10 @@ describe('a room as a theatre', () => {
     await choose(page, 'Windows of angles', 'Standard windows');
     expect(page.aim().school).to.equal('standard');
     await page.user.click(page.getByRole('tab', { name: 'Seats' }));
-    await enter(page, 'How much seat 3 counts', '1');
+    await enter(page, 'How much seat 1 counts', '1');
     expect(page.aim().seatWeights).to.have.length(1);
     // The seat that counts most is the one that everything is laid out for.
-    expect(page.getByText('3, reference')).to.not.equal(null);
+    expect(page.getByText('1, reference')).to.not.equal(null);
     await enter(page, 'Row 2, riser', '0.3');
     expect(listOf(page.project(), 'features').find(({ name }) => name === 'Second row')!.bottomM).to.equal(0.3);
   });
@@ -92,6 +92,36 @@ describe('a room as a theatre', () => {
       [77, 'after'],
     ]);
     expect(page.getByText('-1.0 dB')).to.not.equal(null);
+  });
+
+  it('weighs seats by who watches, and switches the way the room is used as one', async () => {
+    const page = open();
+    await page.user.click(page.getByRole('tab', { name: 'Seats' }));
+    const before = theatreOf(page.project(), page.project().rooms[roomId]).seats.map(({ weight }) => weight);
+    await enter(page, 'People, group 2', '7');
+    const after = theatreOf(page.project(), page.project().rooms[roomId]).seats.map(({ weight }) => weight);
+    // Seven seats, and seven come: none is overflow any more.
+    expect(Math.min(...before)).to.equal(0.1);
+    expect(Math.min(...after)).to.equal(0.125);
+    await page.user.click(page.getByRole('tab', { name: 'Aim and room' }));
+    await page.user.click(page.getByRole('button', { name: 'Keep what stands now as a mode' }));
+    const { featureIds } = page.aim().modes[0];
+    expect(featureIds.map((id) => page.project().features[id].name).sort()).to.deep.equal(['First row', 'Second row']);
+    await page.user.click(page.getByRole('button', { name: 'Remove mode' }));
+    expect(page.aim().modes).to.deep.equal([]);
+  });
+
+  it('builds panels before the front wall, and asks why surrounds are wide', async () => {
+    const page = open();
+    await page.user.click(page.getByRole('tab', { name: 'Aim and room' }));
+    await choose(page, 'Picture built into', 'Removable panels');
+    const { picture } = theatreOf(page.project(), page.project().rooms[roomId]);
+    const old = theatreOf(granary, granary.rooms[roomId]).picture!;
+    expect(Math.hypot(picture!.middle[0] - old.middle[0], picture!.middle[1] - old.middle[1])).to.be.closeTo(0.35, 1e-6);
+    expect(page.getByText(/^6 panels of/)).to.not.equal(null);
+    await choose(page, 'Surround speakers', 'Wide dispersion');
+    await enter(page, 'Why wide dispersion', 'Glass on both sides');
+    expect(page.aim()).to.deep.include({ surroundKind: 'wide', surroundReason: 'Glass on both sides', frontWall: 'panels' });
   });
 
   it('opens the one theatre of a house, and any other room by a press', async () => {

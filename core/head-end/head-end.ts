@@ -1,0 +1,194 @@
+import { type Reading, whole } from '../derive/index.ts';
+import {
+  type Circuit,
+  type Equipment,
+  type Patch,
+  type PortKind,
+  type Rack,
+  sameItems,
+  type Termination,
+} from '../model/index.ts';
+import { NEED_OF_RUN, type RunNeed } from './needs.ts';
+import { portAt, portKey, takesRuns } from './ports.ts';
+import {
+  type AmplifierLoad,
+  amplifierLoads,
+  type PoeUse,
+  poeUses,
+  type RecorderUse,
+  recorderUse,
+  type SupplyUse,
+  supplyUses,
+} from './uses.ts';
+import { type HeadEndPower, powerOf } from './power.ts';
+
+/** Ports of a kind: what runs need, with spare, and what there is. */
+export interface PortBudget {
+  readonly kind: PortKind;
+  readonly needed: number;
+  /** With what is kept spare. */
+  readonly wanted: number;
+  readonly there: number;
+  readonly used: number;
+}
+
+/** A head end with all that stands in it and ends there, and its budgets. */
+export interface HeadEnd {
+  readonly rack: Rack;
+  readonly equipment: readonly Equipment[];
+  readonly needs: readonly RunNeed[];
+  /** Runs that end on no port yet. */
+  readonly open: readonly RunNeed[];
+  readonly terminations: ReadonlyMap<string, Termination>;
+  readonly patches: readonly Patch[];
+  readonly ports: readonly PortBudget[];
+  readonly units: { readonly total: number; readonly used: number; readonly free: number };
+  readonly weightKg: number;
+  readonly poe: readonly PoeUse[];
+  readonly recorder: RecorderUse | null;
+  readonly amplifiers: readonly AmplifierLoad[];
+  readonly supplies: readonly SupplyUse[];
+  readonly power: HeadEndPower;
+}
+
+/** Spare ports by practice (ENGINEERING 15.1). */
+export const SPARE = 1.25;
+/** Kinds of ports of which a quarter is kept spare; channels, outputs of pictures and relays are chosen by count. */
+const SPARED: ReadonlySet<PortKind> = new Set(['data', 'coax', 'fibre', 'zone', 'bus', 'power']);
+export const spareOf = (kind: PortKind): number => (SPARED.has(kind) ? SPARE : 1);
+
+/** What runs end with, everything that stands in head ends, and how it hangs together. */
+export interface HeadEndParts {
+  readonly needs: readonly RunNeed[];
+  readonly needByRun: ReadonlyMap<string, RunNeed>;
+  readonly equipment: readonly Equipment[];
+  readonly equipmentById: ReadonlyMap<string, Equipment>;
+  readonly terminations: readonly Termination[];
+  readonly terminationOfRun: ReadonlyMap<string, Termination>;
+  /** Terminations by the equipment that they are on, and needs by their rack. */
+  readonly terminationsOn: ReadonlyMap<string, readonly Termination[]>;
+  readonly needsAt: ReadonlyMap<string, readonly RunNeed[]>;
+  /** Runs by the port that they end on. */
+  readonly runAt: ReadonlyMap<string, string>;
+  readonly patches: readonly Patch[];
+  /** Both ends of every cord by their port. */
+  readonly patchAt: ReadonlyMap<string, Patch>;
+  readonly circuits: readonly Circuit[];
+}
+
+export const HEAD_END_PARTS = whole<HeadEndParts>({
+  name: 'parts of head ends',
+  tables: ['circuits', 'equipment', 'patches', 'terminations'],
+  nodes: [NEED_OF_RUN],
+  make: (read) => partsOf(read),
+});
+
+function partsOf(read: Reading): HeadEndParts {
+  const equipment = read.rows('equipment');
+  const terminations = read.rows('terminations');
+  const patches = read.rows('patches');
+  const needs = read.all(NEED_OF_RUN).flatMap((need) => need ?? []);
+  return {
+    needs,
+    needByRun: new Map(needs.map((need) => [need.runId, need])),
+    equipment,
+    equipmentById: new Map(equipment.map((one) => [one.id, one])),
+    terminations,
+    terminationOfRun: new Map(terminations.map((one) => [one.runId, one])),
+    terminationsOn: groupedBy(terminations, ({ equipmentId }) => equipmentId),
+    needsAt: groupedBy(needs, ({ rackId }) => rackId),
+    runAt: new Map(terminations.map((one) => [portKey(one.equipmentId, one.port), one.runId])),
+    patches,
+    patchAt: new Map(
+      patches.flatMap((one) => [
+        [portKey(one.equipmentId, one.port), one] as const,
+        [portKey(one.toEquipmentId, one.toPort), one] as const,
+      ]),
+    ),
+    circuits: read.rows('circuits'),
+  };
+}
+
+function groupedBy<T>(rows: readonly T[], keyOf: (row: T) => string): ReadonlyMap<string, readonly T[]> {
+  const groups = new Map<string, T[]>();
+  for (const row of rows) {
+    const group = groups.get(keyOf(row));
+    if (group) group.push(row);
+    else groups.set(keyOf(row), [row]);
+  }
+  return groups;
+}
+
+/** Every head end of a project with its budgets. */
+export const HEAD_ENDS = whole<readonly HeadEnd[]>({
+  name: 'head ends',
+  tables: ['racks'],
+  nodes: [HEAD_END_PARTS],
+  make: (read, last) => {
+    const parts = read.get(HEAD_END_PARTS);
+    const before = last?.get(HEAD_END_PARTS);
+    // Where only runs differ, head ends at which the same ones end stay as they were.
+    const isAlike =
+      before && (['equipment', 'terminations', 'patches', 'circuits'] as const).every((table) => before[table] === parts[table]);
+    const known = isAlike ? new Map(last!.value.map((one) => [one.rack, one])) : null;
+    return read.rows('racks').map((rack) => {
+      const own = known?.get(rack);
+      return own && sameItems(own.needs, parts.needsAt.get(rack.id) ?? []) ? own : headEndOf(rack, parts);
+    });
+  },
+});
+
+/** All of one head end. */
+export function headEndOf(rack: Rack, parts: HeadEndParts): HeadEnd {
+  const equipment = parts.equipment.filter(({ rackId }) => rackId === rack.id);
+  const own = new Set(equipment.map(({ id }) => id));
+  const needs = parts.needsAt.get(rack.id) ?? [];
+  const isTerminated = ({ runId }: RunNeed): boolean => {
+    const termination = parts.terminationOfRun.get(runId);
+    const at = termination && parts.equipmentById.get(termination.equipmentId);
+    return at !== undefined && portAt(at, termination!.port) !== undefined;
+  };
+  return {
+    ...{ rack, equipment, needs },
+    open: needs.filter((need) => !isTerminated(need)),
+    terminations: new Map(
+      equipment.flatMap(({ id }) => (parts.terminationsOn.get(id) ?? []).map((one) => [one.runId, one] as const)),
+    ),
+    patches: parts.patches.filter(({ equipmentId, toEquipmentId }) => own.has(equipmentId) || own.has(toEquipmentId)),
+    ports: portBudgets(equipment, needs, parts),
+    units: unitsOf(rack, equipment),
+    weightKg: equipment.reduce((sum, one) => sum + one.weightKg, 0),
+    poe: poeUses(equipment, parts),
+    recorder: recorderUse(equipment, needs),
+    amplifiers: amplifierLoads(equipment, parts),
+    supplies: supplyUses(equipment, parts),
+    power: powerOf(equipment, parts),
+  };
+}
+
+function portBudgets(equipment: readonly Equipment[], needs: readonly RunNeed[], parts: HeadEndParts): PortBudget[] {
+  const kinds = [...new Set(needs.map(({ kind }) => kind))];
+  return kinds.sort().map((kind) => {
+    const wanting = needs.filter((need) => need.kind === kind);
+    const needed = wanting.reduce((sum, { ports }) => sum + ports, 0);
+    const used = wanting.reduce((sum, { runId, ports }) => sum + (parts.terminationOfRun.has(runId) ? ports : 0), 0);
+    return {
+      ...{ kind, needed, used },
+      wanted: Math.ceil(needed * spareOf(kind) - 1e-9),
+      there: equipment.reduce((sum, one) => sum + portsFor(one, kind), 0),
+    };
+  });
+}
+
+/** How many ports of a piece of equipment take runs of a kind. */
+const portsFor = (equipment: Equipment, kind: PortKind): number =>
+  equipment.ports.reduce((sum, group) => sum + (takesRuns({ equipment, group }, kind) ? group.count : 0), 0);
+
+/** Rack units that are taken on the front; what is on a shelf takes them with its shelf. */
+function unitsOf({ units: total }: Rack, equipment: readonly Equipment[]): HeadEnd['units'] {
+  const taken = new Set<number>();
+  for (const { atUnit, units, face } of equipment)
+    if (atUnit !== null && face === 'front') for (let u = atUnit; u < atUnit + units; u++) taken.add(u);
+  const used = [...taken].filter((u) => u <= total).length;
+  return { total, used, free: total - used };
+}

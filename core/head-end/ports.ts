@@ -1,0 +1,58 @@
+import type { Equipment, PortGroup, PortKind } from '../model/index.ts';
+
+/** One port of a piece of equipment. */
+export interface Port {
+  readonly equipment: Equipment;
+  readonly group: PortGroup;
+  readonly n: number;
+  /** `data 5`. */
+  readonly name: string;
+}
+
+export const portName = ({ name }: Pick<PortGroup, 'name'>, n: number): string => `${name} ${n}`;
+
+/** All ports of a piece of equipment, in order. */
+export const portsOf = (equipment: Equipment): Port[] =>
+  equipment.ports.flatMap((group) =>
+    Array.from({ length: group.count }, (_, k): Port => ({ equipment, group, n: k + 1, name: portName(group, k + 1) })),
+  );
+
+/** The port of a name; undefined where the equipment has none of it. */
+export function portAt(equipment: Equipment, name: string): Port | undefined {
+  const cut = name.lastIndexOf(' ');
+  const n = Number(name.slice(cut + 1));
+  const group = equipment.ports.find((one) => one.name === name.slice(0, cut));
+  return group && Number.isInteger(n) && n >= 1 && n <= group.count ? { equipment, group, n, name } : undefined;
+}
+
+/** A port as a key that is unique in a project. */
+export const portKey = (equipmentId: string, port: string): string => `${equipmentId}/${port}`;
+
+/** Ports in which runs end: those of panels, boards, outputs and channels; not the inputs beside them. */
+const ENDS: ReadonlySet<string> = new Set([
+  'patch-panel/data',
+  'patch-panel/fibre',
+  'patch-panel/video',
+  'coax-panel/coax',
+  'splitter/coax',
+  'multiswitch/coax',
+  'amplifier/speaker',
+  'receiver/speaker',
+  'receiver/line',
+  'controller/relay',
+  'controller/bus',
+  'supply/power',
+  'alarm-panel/zone',
+  'alarm-panel/bus',
+]);
+
+/** Whether a run of a kind may be terminated on a port; a supply that is made for shades or strips feeds those alone. */
+export const takesRuns = (
+  { equipment, group }: Pick<Port, 'equipment' | 'group'>,
+  kind: PortKind,
+  feeds: 'shade' | 'strip' | null = null,
+): boolean =>
+  group.kind === kind &&
+  ENDS.has(`${equipment.kind}/${kind}`) &&
+  !group.name.startsWith('in') &&
+  (feeds === null || group.name === feeds || group.name === 'output');

@@ -2,10 +2,11 @@ import { POE_PLANNED_SHARE } from '../calculators/index.ts';
 import { RACK_UNIT_M } from '../math/index.ts';
 import type { Equipment, Patch, ProjectDocument, Termination } from '../model/index.ts';
 import { fromTop } from './arrange.ts';
-import { HEAD_END_PARTS, type HeadEndParts } from './head-end.ts';
+import { HEAD_END_PARTS, type HeadEndParts } from './parts.ts';
 import { derivationsOf, listOf } from '../derive/index.ts';
 import { isAtLeast, type RunNeed } from './needs.ts';
 import { type Port, portAt, portKey, portsOf, takesRuns } from './ports.ts';
+import { endedAt, signalCords } from './signal-cords.ts';
 
 export interface Assignment {
   readonly terminations: readonly Omit<Termination, 'id'>[];
@@ -36,7 +37,7 @@ export function assignPorts(project: ProjectDocument, rackIds: readonly string[]
     terminations.push(...result.terminations);
     short.push(...result.short);
   }
-  const patched = patchesOf(parts, own, terminations, kept);
+  const patched = patchesOf(project, parts, own, terminations, kept);
   return { terminations, patches: patched.patches, short, waiting: patched.waiting };
 }
 
@@ -58,7 +59,7 @@ function keptOf(parts: HeadEndParts, rackIds: ReadonlySet<string>, isAfresh: boo
       const need = parts.needByRun.get(runId);
       return isOwn(equipmentId) && (isLocked || !isAfresh) && at && need?.rackId === at.rackId && portAt(at, port);
     })
-    .map(({ runId, equipmentId, port, isLocked }) => ({ runId, equipmentId, port, isLocked }));
+    .map(({ id: _id, ...rest }) => rest);
   for (const { equipmentId, port, runId } of terminations)
     takePorts(taken, parts.equipmentById.get(equipmentId)!, port, parts.needByRun.get(runId)!.ports);
   const patches = parts.patches
@@ -110,15 +111,23 @@ function terminated(equipment: readonly Equipment[], needs: readonly RunNeed[], 
   for (const kind of [...new Set(needs.map((need) => need.kind))].sort()) {
     const wanting = needs.filter((need) => need.kind === kind);
     const open = ports.filter((port) => takesRuns(port, kind) && !taken.has(portKey(port.equipment.id, port.name)));
-    const filling = new Filling(open, wanting);
+    const inputs = ports.filter((port) => takesRuns(port, kind, { feeds: null, isSignalIn: true }));
+    const filling = new Filling(
+      open,
+      wanting.filter(({ isSignalIn }) => !isSignalIn),
+    );
+    const coming = new Filling(
+      inputs,
+      wanting.filter(({ isSignalIn }) => isSignalIn),
+    );
     for (const need of wanting) {
-      const port = filling.next(need, taken);
+      const port = (need.isSignalIn ? coming : filling).next(need, taken);
       if (!port) {
         short.push(need);
         continue;
       }
       takePorts(taken, port.equipment, port.name, need.ports);
-      terminations.push({ runId: need.runId, equipmentId: port.equipment.id, port: port.name, isLocked: false });
+      terminations.push({ runId: need.runId, equipmentId: port.equipment.id, port: port.name, padDb: 0, isLocked: false });
     }
   }
   return { terminations, short };
@@ -165,19 +174,50 @@ const isFree = (port: Port, { ports: count }: RunNeed, among: readonly Port[], t
   );
 
 /** The category of the panel, the supply for what it feeds, and a receiver for a theatre's channels alone while amplifiers are there. */
-function isGoodEnough(port: Port, { category, dcW, kind, feeds, isTheatre, ports }: RunNeed, isStrict: boolean): boolean {
+function isGoodEnough(port: Port, need: RunNeed, isStrict: boolean): boolean {
+  const { category, dcW, kind, isTheatre, isLine, ports } = need;
   const { equipment, group } = port;
   if (category !== null && group.category !== null && !isAtLeast(group.category, category)) return false;
   if (kind === 'power')
-    return takesRuns(port, kind, feeds) && (!equipment.supply || dcW / ports <= equipment.supply.wattsEach + 1e-9);
-  if (kind === 'speaker' && isStrict) return isTheatre === (equipment.kind === 'receiver');
+    return takesRuns(port, kind, need) && (!equipment.supply || dcW / ports <= equipment.supply.wattsEach + 1e-9);
+  if (kind === 'speaker') {
+    const { amplifier } = equipment;
+    // Low impedance and a line of 100 V never meet; of a bridged amplifier the odd channel has the load.
+    if (amplifier && (amplifier.lineV !== null) !== isLine) return false;
+    if (amplifier?.isBridged && port.n % 2 === 0) return false;
+    if (isStrict) return isTheatre === (equipment.kind === 'receiver');
+  }
   return true;
 }
 
 /** Use of a cord by its color: told apart at a glance, and by its label. */
 const COLORS = { power: 'green', network: 'blue', camera: 'red', uplink: 'black' } as const;
 
+const PANELS: ReadonlySet<string> = new Set(['patch-panel', 'coax-panel']);
+
+/** Watts that switches feed already over cords that stay, W. */
+function fedBefore(
+  { needByRun }: HeadEndParts,
+  switches: readonly Equipment[],
+  patches: Kept['patches'],
+  terminations: readonly Omit<Termination, 'id'>[],
+): Map<string, number> {
+  const fedW = new Map(switches.map(({ id }) => [id, 0]));
+  const runAt = new Map(terminations.map((one) => [portKey(one.equipmentId, one.port), one.runId]));
+  for (const { equipmentId, port, toEquipmentId, toPort } of patches)
+    for (const [switchId, panel] of [
+      [toEquipmentId, portKey(equipmentId, port)],
+      [equipmentId, portKey(toEquipmentId, toPort)],
+    ]) {
+      const before = fedW.get(switchId);
+      const need = needByRun.get(runAt.get(panel) ?? '');
+      if (before !== undefined && need) fedW.set(switchId, before + need.poeW);
+    }
+  return fedW;
+}
+
 function patchesOf(
+  project: ProjectDocument,
   parts: HeadEndParts,
   rackIds: ReadonlySet<string>,
   terminations: readonly Omit<Termination, 'id'>[],
@@ -186,10 +226,11 @@ function patchesOf(
   const patches = [...kept.patches];
   const waiting: string[] = [];
   const used = new Set(kept.patchedPorts);
+  const ended = new Set(terminations.map(({ equipmentId, port }) => portKey(equipmentId, port)));
   for (const rackId of rackIds) {
     const equipment = inOrder(parts.equipment.filter((one) => one.rackId === rackId));
     const switches = equipment.filter(({ kind }) => kind === 'switch');
-    const fedW = new Map(switches.map(({ id }) => [id, 0]));
+    const fedW = fedBefore(parts, switches, kept.patches, terminations);
     const open = switches.flatMap(portsOf).filter(({ group }) => group.kind === 'data');
     const connect = (from: { equipmentId: string; port: string }, to: Port, color: string) => {
       used.add(portKey(from.equipmentId, from.port));
@@ -227,6 +268,14 @@ function patchesOf(
         need.isRecorded ? COLORS.camera : need.poeClass === null ? COLORS.network : COLORS.power,
       );
     }
+    // A panel has its run behind and its cord before; elsewhere a port takes one of both.
+    const isTaken = (one: Port) => {
+      const key = portKey(one.equipment.id, one.name);
+      return used.has(key) || (ended.has(key) && !PANELS.has(one.equipment.kind));
+    };
+    const here = endedAt(parts.equipmentById, parts.needByRun, mine, () => true);
+    for (const [from, to, color] of signalCords(project, equipment, here, isTaken))
+      connect({ equipmentId: from.equipment.id, port: from.name }, to, color);
   }
   return { patches, waiting };
 }
@@ -242,13 +291,18 @@ function linkUp(equipment: readonly Equipment[], used: ReadonlySet<string>, conn
     if (from && to) connect({ equipmentId: from.equipment.id, port: from.name }, to, COLORS.uplink);
   };
   const isLinked = (a: Equipment, b: Equipment) =>
-    [a, b].every((one) => portsOf(one).some((port) => !isFree(port) && ['uplink', 'wan'].includes(port.group.kind)));
+    [a, b].every((one) =>
+      portsOf(one).some((port) => !isFree(port) && (one.tieDeviceId !== null || ['uplink', 'wan'].includes(port.group.kind))),
+    );
   const of = (kind: string) => equipment.filter((one) => one.kind === kind);
   const [modem] = of('modem');
   const [router] = of('router');
   const switches = of('switch');
   if (modem && router && !isLinked(modem, router)) link(freeOf(modem, 'data'), freeOf(router, 'wan'));
   if (router && switches[0] && !isLinked(router, switches[0])) link(freeOf(router, 'data'), freeOf(switches[0], 'uplink'));
+  // Where the router is in another rack, its network comes over the link between them.
+  const tie = equipment.find(({ tieDeviceId }) => tieDeviceId !== null);
+  if (!router && tie && switches[0] && !isLinked(tie, switches[0])) link(freeOf(tie, 'data'), freeOf(switches[0], 'uplink'));
   for (let n = 1; n < switches.length; n++)
     if (!portsOf(switches[n]).some((port) => port.group.kind === 'uplink' && !isFree(port)))
       link(freeOf(switches[n - 1], 'uplink', 'data'), freeOf(switches[n], 'uplink'));

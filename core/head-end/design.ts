@@ -1,5 +1,6 @@
 import { POE_PLANNED_SHARE } from '../calculators/index.ts';
 import { derivationsOf, edited, listOf } from '../derive/index.ts';
+import { belongingsOf } from '../devices/index.ts';
 import { err, ok, type Outcome } from '../math/index.ts';
 import {
   type Circuit,
@@ -12,9 +13,11 @@ import {
   remove,
   update,
 } from '../model/index.ts';
+import { runsByDevice } from '../runs/index.ts';
 import { AROUND_M, arranged, type EquipmentPlace, isRackMounted, isWallHung } from './arrange.ts';
 import { assignPorts } from './assign.ts';
-import { HEAD_END_PARTS, SPARE, spareOf } from './head-end.ts';
+import { SPARE, spareOf } from './head-end.ts';
+import { HEAD_END_PARTS } from './parts.ts';
 import { EQUIPMENT_PRESETS, type EquipmentPreset, newEquipment, presetOf } from './library.ts';
 import type { RunNeed } from './needs.ts';
 import { portsOf, takesRuns } from './ports.ts';
@@ -67,7 +70,8 @@ export function wantedPresets(
 ): EquipmentPreset[] {
   const isRack = isRackMounted({ kind: headEnd });
   const wanted: EquipmentPreset[] = [];
-  const count = (kind: RunNeed['kind']) => needs.filter((need) => need.kind === kind).reduce((sum, { ports }) => sum + ports, 0);
+  const count = (kind: RunNeed['kind']) =>
+    needs.filter((need) => need.kind === kind && need.feeds !== 'siren').reduce((sum, { ports }) => sum + ports, 0);
   const there = (kind: RunNeed['kind']) => equipment.flatMap(portsOf).filter((port) => takesRuns(port, kind)).length;
   const has = (...kinds: readonly EquipmentKind[]) => equipment.some(({ kind }) => kinds.includes(kind));
   const missing = (kind: RunNeed['kind']) => Math.max(0, Math.ceil(count(kind) * spareOf(kind) - 1e-9) - there(kind));
@@ -102,23 +106,27 @@ export function wantedPresets(
     ['strip', isRack ? 'supply-strips' : 'strip-driver-wall', isRack ? 6 : 4],
   ] as const) {
     const own = needs.filter((need) => need.feeds === feeds).reduce((sum, { ports }) => sum + ports, 0);
-    const has = equipment.flatMap(portsOf).filter((port) => takesRuns(port, 'power', feeds)).length;
+    const has = equipment.flatMap(portsOf).filter((port) => takesRuns(port, 'power', { feeds, isSignalIn: false })).length;
     for (let left = Math.ceil(own * SPARE - 1e-9) - has; left > 0; left -= outputs) add(presetId);
   }
   fill('zone', [
     ['alarm-panel', 16],
     ['alarm-panel-32', 32],
   ]);
+  const hasPanel = has('alarm-panel') || wanted.some(({ kind }) => kind === 'alarm-panel');
+  if (!hasPanel && needs.some(({ feeds }) => feeds === 'siren')) add('alarm-panel');
   // Amplifiers are too hot for an enclosure: they hang on the wall beside it.
   if (headEnd !== 'enclosure') speakers(needs, equipment, add);
   else {
     fill('speaker', [['amplifier-small', 4]]);
     fill('video', [['video-couplers', 4]]);
   }
+  if (isRack) {
+    sources(needs, equipment, add);
+    splitters(needs, equipment, add);
+  }
   network(needs, equipment, isRack, add);
-  const cameras = needs.filter(({ isRecorded }) => isRecorded).length;
-  if (cameras > 0 && !has('recorder'))
-    add(!isRack ? 'recorder-small' : cameras * SPARE <= 8 ? 'recorder-8' : cameras * SPARE <= 16 ? 'recorder-16' : 'recorder-32');
+  recorders(needs, equipment, isRack, add);
   // On a board each plug has an outlet of the wall.
   if (isRack || headEnd === 'enclosure') outlets([...equipment, ...wanted], { isRack, depthM }, add);
   return wanted;
@@ -129,10 +137,12 @@ type Add = (presetId: string) => void;
 /** Channels of theatres go to receivers, those of music to amplifiers of as many channels. */
 function speakers(needs: readonly RunNeed[], equipment: readonly Equipment[], add: Add): void {
   const channels = (isTheatre: boolean) =>
-    needs.filter((need) => need.kind === 'speaker' && need.isTheatre === isTheatre).reduce((sum, { ports }) => sum + ports, 0);
-  const there = (kind: EquipmentKind) =>
+    needs
+      .filter((need) => need.kind === 'speaker' && !need.isLine && need.isTheatre === isTheatre)
+      .reduce((sum, { ports }) => sum + ports, 0);
+  const there = (kind: EquipmentKind, isLine = false) =>
     equipment
-      .filter((one) => one.kind === kind)
+      .filter((one) => one.kind === kind && (one.amplifier?.lineV != null) === isLine)
       .flatMap(portsOf)
       .filter((port) => takesRuns(port, 'speaker')).length;
   let theatre = channels(true) - there('receiver');
@@ -147,8 +157,58 @@ function speakers(needs: readonly RunNeed[], equipment: readonly Equipment[], ad
     add(id);
     music -= presetOf(id)!.amplifier!.channels;
   }
+  let lines = needs.filter(({ isLine }) => isLine).length - there('amplifier', true);
+  for (; lines > 0; lines -= presetOf('amplifier-line')!.amplifier!.channels) add('amplifier-line');
   const hasReceiver = channels(true) > 0 || equipment.some(({ kind }) => kind === 'receiver');
   if (!hasReceiver && needs.some(({ kind }) => kind === 'line')) add('receiver-9');
+}
+
+/** Streams of a music player: zones with a stream of their own each. */
+const STREAMS = 4;
+const ZONES_OF_MATRIX = 8;
+const OUTPUTS_OF_MATRIX = 8;
+
+/** What plays: a music player for zones, through a matrix where they are more than its streams; a player and a matrix for displays. */
+function sources(needs: readonly RunNeed[], equipment: readonly Equipment[], add: Add): void {
+  const hasPorts = (kind: EquipmentKind, name: string) =>
+    equipment.some((one) => one.kind === kind && one.ports.some((group) => group.name === name));
+  const zones = new Set(needs.filter(({ kind, isTheatre }) => kind === 'speaker' && !isTheatre).map(({ placeId }) => placeId))
+    .size;
+  if (zones > 0 && !hasPorts('source', 'line out')) add('streamer-4');
+  if (zones > STREAMS && !hasPorts('matrix', 'line in')) add(zones > ZONES_OF_MATRIX ? 'matrix-audio-16' : 'matrix-audio-8');
+  const displays = new Set(needs.filter(({ kind }) => kind === 'video').map(({ deviceId }) => deviceId)).size;
+  if (displays > 0 && !hasPorts('source', 'video out')) add('source-1u');
+  // Each receiver of a theatre takes an output too.
+  const theatres = new Set(needs.filter((need) => need.kind === 'speaker' && need.isTheatre).map(({ placeId }) => placeId)).size;
+  if (displays > 1 && !hasPorts('matrix', 'video in')) add(displays + theatres > OUTPUTS_OF_MATRIX ? 'matrix-16' : 'matrix-8');
+}
+
+/** Splitters behind the panel of outlets, with a quarter spare. */
+function splitters(needs: readonly RunNeed[], equipment: readonly Equipment[], add: Add): void {
+  const outlets = needs.filter(({ kind, isSignalIn }) => kind === 'coax' && !isSignalIn).length;
+  const there = equipment.filter(({ kind }) => kind === 'splitter' || kind === 'multiswitch' || kind === 'tap').flatMap(portsOf);
+  const outputs = there.filter(({ group }) => group.name === 'coax').length;
+  // What was solved for the levels has no spare on purpose.
+  let left = outputs > 0 ? outlets - outputs : Math.ceil(outlets * SPARE - 1e-9);
+  if (outlets === 0) return;
+  while (left > 0) {
+    const ways = [2, 3, 4, 6, 8].find((one) => one >= left) ?? 8;
+    add(`splitter-${ways}`);
+    left -= ways;
+  }
+}
+
+/** A recorder for all cameras with a quarter spare; where one is there, another for those that find no channel. */
+function recorders(needs: readonly RunNeed[], equipment: readonly Equipment[], isRack: boolean, add: Add): void {
+  const cameras = needs.filter(({ isRecorded }) => isRecorded).length;
+  const channels = equipment.reduce((sum, { recorder }) => sum + (recorder?.channels ?? 0), 0);
+  const wanted = channels === 0 ? Math.ceil(cameras * SPARE - 1e-9) : cameras;
+  let left = wanted - channels;
+  while (left > 0) {
+    const id = !isRack ? 'recorder-small' : left <= 8 ? 'recorder-8' : left <= 16 ? 'recorder-16' : 'recorder-32';
+    add(id);
+    left -= presetOf(id)!.recorder!.channels;
+  }
 }
 
 /** Modem, router and switches with ports and watts for all that is fed, a quarter spare. */
@@ -299,8 +359,11 @@ export function designHeadEnd(
   const isRack = isRackMounted(rack);
   const enclosure = rack.kind === 'enclosure' ? chooseEnclosure(needs, rack, options) : null;
   const names = new Set(there.map(({ name }) => name));
-  const added = wantedPresets(needs, there, rack).map((preset) => {
-    const own = { id: newId('equipment'), rackId, name: freeName(preset.name, names) };
+  const added = [
+    ...wantedPresets(needs, there, rack).map((preset) => ({ preset, tieDeviceId: null })),
+    ...openTies(project, rack, there).map((tieDeviceId) => ({ preset: presetOf('tie-panel-12')!, tieDeviceId })),
+  ].map(({ preset, tieDeviceId }) => {
+    const own = { id: newId('equipment'), rackId, name: freeName(preset.name, names), tieDeviceId };
     return newEquipment(preset, isRack ? own : { ...own, units: 0 });
   });
   const known = listOf(project, 'circuits')[0];
@@ -338,6 +401,18 @@ export function designHeadEnd(
     short: ports.short,
     waiting: ports.waiting,
   });
+}
+
+/** Links between racks whose other ends arrive here on no panel yet. */
+function openTies(project: ProjectDocument, rack: Rack, there: readonly Equipment[]): string[] {
+  const tied = new Set(there.map(({ tieDeviceId }) => tieDeviceId));
+  const byDevice = runsByDevice(project);
+  return belongingsOf(project, rack)
+    .devices.filter(
+      ({ id, typeId }) =>
+        typeId === 'rack-link' && !tied.has(id) && (byDevice.get(id) ?? []).some(({ rackId }) => rackId !== rack.id),
+    )
+    .map(({ id }) => id);
 }
 
 /** The size of a head end that holds its equipment: as it is, else the next in which it is made. */
@@ -384,7 +459,7 @@ const isFeed = (operation: Operation): boolean =>
   ['power-strip', 'ups'].includes((operation.record as Equipment).kind);
 
 /** Plugs everything in: what must stay alive into the UPS, the rest into strips; those into outlets of a circuit. */
-function feeds(equipment: readonly Equipment[], circuitId: string | null): Equipment[] {
+export function feeds(equipment: readonly Equipment[], circuitId: string | null): Equipment[] {
   const left = new Map(
     equipment
       .filter(({ ports }) => ports.some(({ kind }) => kind === 'mains'))

@@ -2,7 +2,8 @@ import { atMost } from '../calculators/index.ts';
 import type { Equipment } from '../model/index.ts';
 import { AROUND_M, boardM, isLoose, isRackMounted, isWallHung } from './arrange.ts';
 import { ENCLOSURE_HEAT_W } from './design.ts';
-import type { HeadEnd, HeadEndParts } from './head-end.ts';
+import type { HeadEnd } from './head-end.ts';
+import type { HeadEndParts } from './parts.ts';
 import { isAtLeast } from './needs.ts';
 import { portAt, portKey } from './ports.ts';
 

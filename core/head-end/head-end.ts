@@ -1,15 +1,9 @@
-import { type Reading, whole } from '../derive/index.ts';
-import {
-  type Circuit,
-  type Equipment,
-  type Patch,
-  type PortKind,
-  type Rack,
-  sameItems,
-  type Termination,
-} from '../model/index.ts';
-import { NEED_OF_RUN, type RunNeed } from './needs.ts';
-import { portAt, portKey, takesRuns } from './ports.ts';
+import { whole } from '../derive/index.ts';
+import { type Equipment, type Patch, type PortKind, type Rack, sameItems, type Termination } from '../model/index.ts';
+import type { RunNeed } from './needs.ts';
+import { HEAD_END_PARTS, type HeadEndParts } from './parts.ts';
+import { portAt, takesRuns } from './ports.ts';
+import { RUN_LOADS, type RunLoad } from './run-loads.ts';
 import {
   type AmplifierLoad,
   amplifierLoads,
@@ -57,89 +51,30 @@ export const SPARE = 1.25;
 const SPARED: ReadonlySet<PortKind> = new Set(['data', 'coax', 'fibre', 'zone', 'bus', 'power']);
 export const spareOf = (kind: PortKind): number => (SPARED.has(kind) ? SPARE : 1);
 
-/** What runs end with, everything that stands in head ends, and how it hangs together. */
-export interface HeadEndParts {
-  readonly needs: readonly RunNeed[];
-  readonly needByRun: ReadonlyMap<string, RunNeed>;
-  readonly equipment: readonly Equipment[];
-  readonly equipmentById: ReadonlyMap<string, Equipment>;
-  readonly terminations: readonly Termination[];
-  readonly terminationOfRun: ReadonlyMap<string, Termination>;
-  /** Terminations by the equipment that they are on, and needs by their rack. */
-  readonly terminationsOn: ReadonlyMap<string, readonly Termination[]>;
-  readonly needsAt: ReadonlyMap<string, readonly RunNeed[]>;
-  /** Runs by the port that they end on. */
-  readonly runAt: ReadonlyMap<string, string>;
-  readonly patches: readonly Patch[];
-  /** Both ends of every cord by their port. */
-  readonly patchAt: ReadonlyMap<string, Patch>;
-  readonly circuits: readonly Circuit[];
-}
-
-export const HEAD_END_PARTS = whole<HeadEndParts>({
-  name: 'parts of head ends',
-  tables: ['circuits', 'equipment', 'patches', 'terminations'],
-  nodes: [NEED_OF_RUN],
-  make: (read) => partsOf(read),
-});
-
-function partsOf(read: Reading): HeadEndParts {
-  const equipment = read.rows('equipment');
-  const terminations = read.rows('terminations');
-  const patches = read.rows('patches');
-  const needs = read.all(NEED_OF_RUN).flatMap((need) => need ?? []);
-  return {
-    needs,
-    needByRun: new Map(needs.map((need) => [need.runId, need])),
-    equipment,
-    equipmentById: new Map(equipment.map((one) => [one.id, one])),
-    terminations,
-    terminationOfRun: new Map(terminations.map((one) => [one.runId, one])),
-    terminationsOn: groupedBy(terminations, ({ equipmentId }) => equipmentId),
-    needsAt: groupedBy(needs, ({ rackId }) => rackId),
-    runAt: new Map(terminations.map((one) => [portKey(one.equipmentId, one.port), one.runId])),
-    patches,
-    patchAt: new Map(
-      patches.flatMap((one) => [
-        [portKey(one.equipmentId, one.port), one] as const,
-        [portKey(one.toEquipmentId, one.toPort), one] as const,
-      ]),
-    ),
-    circuits: read.rows('circuits'),
-  };
-}
-
-function groupedBy<T>(rows: readonly T[], keyOf: (row: T) => string): ReadonlyMap<string, readonly T[]> {
-  const groups = new Map<string, T[]>();
-  for (const row of rows) {
-    const group = groups.get(keyOf(row));
-    if (group) group.push(row);
-    else groups.set(keyOf(row), [row]);
-  }
-  return groups;
-}
-
 /** Every head end of a project with its budgets. */
 export const HEAD_ENDS = whole<readonly HeadEnd[]>({
   name: 'head ends',
   tables: ['racks'],
-  nodes: [HEAD_END_PARTS],
+  nodes: [HEAD_END_PARTS, RUN_LOADS],
   make: (read, last) => {
     const parts = read.get(HEAD_END_PARTS);
+    const loads = read.get(RUN_LOADS);
     const before = last?.get(HEAD_END_PARTS);
     // Where only runs differ, head ends at which the same ones end stay as they were.
     const isAlike =
-      before && (['equipment', 'terminations', 'patches', 'circuits'] as const).every((table) => before[table] === parts[table]);
+      before &&
+      last?.get(RUN_LOADS) === loads &&
+      (['equipment', 'terminations', 'patches', 'circuits'] as const).every((table) => before[table] === parts[table]);
     const known = isAlike ? new Map(last!.value.map((one) => [one.rack, one])) : null;
     return read.rows('racks').map((rack) => {
       const own = known?.get(rack);
-      return own && sameItems(own.needs, parts.needsAt.get(rack.id) ?? []) ? own : headEndOf(rack, parts);
+      return own && sameItems(own.needs, parts.needsAt.get(rack.id) ?? []) ? own : headEndOf(rack, parts, loads);
     });
   },
 });
 
 /** All of one head end. */
-export function headEndOf(rack: Rack, parts: HeadEndParts): HeadEnd {
+export function headEndOf(rack: Rack, parts: HeadEndParts, loads: ReadonlyMap<string, RunLoad>): HeadEnd {
   const equipment = parts.equipment.filter(({ rackId }) => rackId === rack.id);
   const own = new Set(equipment.map(({ id }) => id));
   const needs = parts.needsAt.get(rack.id) ?? [];
@@ -160,7 +95,7 @@ export function headEndOf(rack: Rack, parts: HeadEndParts): HeadEnd {
     weightKg: equipment.reduce((sum, one) => sum + one.weightKg, 0),
     poe: poeUses(equipment, parts),
     recorder: recorderUse(equipment, needs),
-    amplifiers: amplifierLoads(equipment, parts),
+    amplifiers: amplifierLoads(equipment, parts, loads),
     supplies: supplyUses(equipment, parts),
     power: powerOf(equipment, parts),
   };

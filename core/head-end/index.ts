@@ -32,7 +32,21 @@ export {
   wantedPresets,
 } from './design.ts';
 export { deepest, doublePorts, tooHot, type Overlap, overlaps, weakPanels } from './faults.ts';
-export { HEAD_END_PARTS, type HeadEnd, type HeadEndParts, HEAD_ENDS, headEndOf, type PortBudget, SPARE } from './head-end.ts';
+export { type Hop, otherEnd, type PortPlace, reachedFrom } from './flow.ts';
+export { type HeadEnd, HEAD_ENDS, headEndOf, type PortBudget, SPARE } from './head-end.ts';
+export { HEAD_END_PARTS, type HeadEndParts } from './parts.ts';
+export { RUN_LOADS, type RunLoad } from './run-loads.ts';
+export {
+  type LocalSource,
+  pathGbps,
+  type PathLack,
+  type PathMethod,
+  SIGNAL_TABLE,
+  type SignalCell,
+  type SignalTable,
+  type Sink,
+} from './signal-paths.ts';
+export { SPEAKER_GROUPS, type SpeakerGroup, type ZoneChannel, type ZoneRow, zoneRows, zonesByRoom } from './zones.ts';
 export { EQUIPMENT_PRESETS, type EquipmentPreset, PANEL_M, newEquipment, presetOf } from './library.ts';
 export { type Removed, type Stopped, whatStops } from './lost.ts';
 export { categoryOf, isAtLeast, needOf, type RunNeed } from './needs.ts';
@@ -50,5 +64,33 @@ export {
   type RfSource,
   solveRf,
 } from './rf.ts';
+export {
+  type BusUse,
+  busUses,
+  type ControlBy,
+  type ControlPath,
+  controlPathsOf,
+  isControlled,
+  restartOrder,
+  type SceneLack,
+  sceneLacks,
+} from './control.ts';
+export { type AlarmPlan, alarmPlans, type SecurityOutput, type SecurityZone, type ZoneTest } from './security.ts';
+export { onwardRf, RF_LEVELS, type RfEnd, type RfLevels, type RfReach, type RfStep } from './rf-levels.ts';
+export { planRf, type RfChange } from './rf-plan.ts';
 export { rfOutlets } from './rf-outlets.ts';
-export { type AmplifierLoad, type PoeUse, type RecorderUse, type SupplyUse } from './uses.ts';
+export { type AmplifierLoad, type PoeUse, type RecorderUse, type SupplyUse, blockOhm } from './uses.ts';
+export { type Aim, aimOf, obstacleAt } from './aim.ts';
+export {
+  CLOSET_ITEMS,
+  type ClosetItem,
+  equipmentRoom,
+  type EquipmentRoom,
+  type FamilyEntry,
+  type FramerOpening,
+  type OnWall,
+  openingFor,
+  type RoomWall,
+} from './equipment-room.ts';
+export { type Shortfall, shortfalls } from './shortfall.ts';
+export { type HeadEndChoice, headEndChoices } from './choices.ts';

@@ -11,7 +11,7 @@ export type EquipmentPreset = Omit<
   readonly price: number;
 };
 
-type Make = Partial<EquipmentPreset> & { readonly fits?: EquipmentPreset['fits'] };
+type Make = { readonly [K in keyof EquipmentPreset]?: EquipmentPreset[K] } & { readonly fits?: EquipmentPreset['fits'] };
 
 const NOTHING = {
   powerW: 0,
@@ -25,6 +25,12 @@ const NOTHING = {
   supply: null,
   recorder: null,
   gainDb: null,
+  throughDb: null,
+  closesUnused: false,
+  picture: null,
+  wiring: null,
+  alarm: null,
+  tieDeviceId: null,
   ports: [],
   startOrder: 1,
   shedAfterMin: null,
@@ -116,19 +122,38 @@ export const EQUIPMENT_PRESETS: readonly EquipmentPreset[] = [
   racked('amplifier-2', 'amplifier', 'Amplifier, 2 × 100 W', [1, 0.3, 5], 350, amplifier(2, 100, 4, 30, 30)),
   racked('amplifier-8', 'amplifier', 'Amplifier, 8 × 50 W', [2, 0.35, 9], 900, amplifier(8, 50, 4, 80, 60)),
   racked('amplifier-16', 'amplifier', 'Amplifier, 16 × 50 W', [3, 0.4, 15], 1600, amplifier(16, 50, 4, 150, 110)),
-  racked('amplifier-line', 'amplifier', 'Amplifier, constant voltage', [2, 0.35, 10], 700, {
+  racked('amplifier-line', 'amplifier', 'Amplifier, 100 V line, 2 × 200 W', [2, 0.35, 10], 700, {
     ...amplifier(2, 200, 8, 60, 50),
-    amplifier: { channels: 2, wattsEach: 200, leastOhm: 8, lineV: 70.7 },
+    amplifier: { channels: 2, wattsEach: 200, leastOhm: 8, lineV: 100, isBridged: false },
   }),
   racked('receiver-9', 'receiver', 'AV receiver, 9 channels', [4, 0.4, 13], 1300, receiver(9, 100, 190)),
   racked('receiver-11', 'receiver', 'AV receiver, 11 channels', [4, 0.42, 16], 2200, receiver(11, 125, 240)),
   racked('source-1u', 'source', 'Media player', [1, 0.25, 2], 300, {
     ...mains(10),
-    ports: [group('data', 'data', 1), group('video out', 'video', 1), group('line out', 'line', 1)],
+    picture: { mostGbps: 18, copyProtection: '2.2', returnsAudio: false },
+    ports: [group('data', 'data', 1), group('video out', 'video', 1), group('line out', 'line', 2)],
+  }),
+  racked('streamer-4', 'source', 'Music player, 4 streams', [1, 0.25, 3], 700, {
+    ...mains(25),
+    ports: [group('data', 'data', 1), group('line out', 'line', 8)],
+  }),
+  racked('matrix-audio-8', 'matrix', 'Audio matrix, 4 sources × 8 zones', [1, 0.3, 4], 800, {
+    ...mains(30),
+    ports: [group('line in', 'line', 8), group('line out', 'line', 16), group('data', 'data', 1)],
+  }),
+  racked('matrix-audio-16', 'matrix', 'Audio matrix, 8 sources × 16 zones', [2, 0.3, 6], 1500, {
+    ...mains(45),
+    ports: [group('line in', 'line', 16), group('line out', 'line', 32), group('data', 'data', 1)],
   }),
   racked('matrix-8', 'matrix', 'Video matrix, 8 × 8', [2, 0.35, 6], 2600, {
     ...mains(60),
+    picture: { mostGbps: 18, copyProtection: '2.2', returnsAudio: true },
     ports: [group('video in', 'video', 8), group('video out', 'video', 8), group('data', 'data', 1)],
+  }),
+  racked('matrix-16', 'matrix', 'Video matrix, 16 × 16', [4, 0.4, 11], 5400, {
+    ...mains(110),
+    picture: { mostGbps: 18, copyProtection: '2.2', returnsAudio: true },
+    ports: [group('video in', 'video', 16), group('video out', 'video', 16), group('data', 'data', 1)],
   }),
   racked('power-strip-8', 'power-strip', 'Power strip with surge protection, 8', [1, 0.15, 2], 120, {
     ...{ isMains: true, plugs: 1, startOrder: 0, ports: [group('outlet', 'mains', 8)] },
@@ -164,6 +189,40 @@ export const EQUIPMENT_PRESETS: readonly EquipmentPreset[] = [
     ports: [group('video', 'video', 4)],
   }),
   loose('amplifier-small', 'amplifier', 'Amplifier on a wall, 4 × 50 W', [220, 280, 70, 2.5], 280, amplifier(4, 50, 4, 40, 25)),
+  racked('tie-panel-12', 'patch-panel', 'Panel of a link between racks, 12', [1, 0.11, 1], 60, {
+    ports: [group('data', 'data', 8), group('fibre', 'fibre', 4)],
+  }),
+  loose('extender', 'extender', 'Extender for pictures, a pair', [160, 110, 30, 0.6], 260, {
+    ...mains(12),
+    picture: { mostGbps: 18, copyProtection: '2.2', returnsAudio: true },
+    ports: [group('video in', 'video', 1), group('data', 'data', 1)],
+  }),
+  loose('encoder', 'extender', 'Encoder for pictures over the network', [200, 140, 40, 0.8], 420, {
+    ...mains(15),
+    picture: { mostGbps: 18, copyProtection: '2.2', returnsAudio: false },
+    ports: [group('video in', 'video', 1), group('data', 'data', 1)],
+  }),
+  loose('speaker-block', 'speaker-block', 'Speaker block, 2 pairs', [120, 60, 40, 0.2], 25, {
+    ...{ wiring: 'parallel', ports: [group('in', 'speaker', 2), group('speaker', 'speaker', 4)] },
+  }),
+  loose('speaker-block-4', 'speaker-block', 'Speaker block, 4 pairs, series-parallel', [165, 80, 40, 0.3], 40, {
+    ...{ wiring: 'series-parallel', ports: [group('in', 'speaker', 2), group('speaker', 'speaker', 8)] },
+  }),
+  loose('tap-4', 'tap', 'Coax tap, 4 × 12 dB', [130, 60, 25, 0.15], 16, {
+    ...{ gainDb: -12, throughDb: -1, ports: [group('in', 'coax', 1), group('out', 'coax', 1), group('coax', 'coax', 4)] },
+  }),
+  loose('diplexer', 'diplexer', 'Coax diplexer, antenna and dish', [60, 50, 25, 0.1], 12, {
+    ...{ gainDb: -1, ports: [group('in', 'coax', 2), group('out', 'coax', 1)] },
+  }),
+  loose('combiner', 'combiner', 'Antenna combiner, 3', [110, 60, 25, 0.15], 22, {
+    ...{ gainDb: -3, ports: [group('in', 'coax', 3), group('out', 'coax', 1)] },
+  }),
+  loose('modulator', 'modulator', 'Modulator, one channel', [200, 120, 44, 1], 240, {
+    ...mains(12),
+    ...{ gainDb: 0, ports: [group('video in', 'video', 1), group('out', 'coax', 1)] },
+  }),
+  loose('splitter-3', 'splitter', 'Coax splitter, 3', [95, 60, 25, 0.12], 11, splitter(3, -6.5)),
+  loose('splitter-6', 'splitter', 'Coax splitter, 6', [150, 65, 25, 0.2], 20, splitter(6, -10.5)),
   loose('splitter-2', 'splitter', 'Coax splitter, 2', [75, 60, 25, 0.1], 8, splitter(2, -4)),
   loose('splitter-4', 'splitter', 'Coax splitter, 4', [120, 60, 25, 0.15], 14, splitter(4, -7.5)),
   loose('splitter-8', 'splitter', 'Coax splitter, 8', [165, 70, 25, 0.25], 24, splitter(8, -11.5)),
@@ -209,27 +268,29 @@ export const EQUIPMENT_PRESETS: readonly EquipmentPreset[] = [
   ),
   loose('alarm-panel', 'alarm-panel', 'Alarm panel, 16 zones', [320, 320, 95, 5], 380, {
     ...mains(25),
-    ports: [group('zone', 'zone', 16), group('bus', 'bus', 8), group('data', 'data', 1)],
+    alarm: { endOfLineOhm: 2200, mostLoopOhm: 100, batteryAh: 7, seizesLine: true },
+    ports: [group('zone', 'zone', 16), group('siren', 'relay', 2), group('bus', 'bus', 8), group('data', 'data', 1)],
   }),
   loose('alarm-panel-32', 'alarm-panel', 'Alarm panel, 32 zones', [380, 360, 100, 7], 560, {
     ...mains(30),
-    ports: [group('zone', 'zone', 32), group('bus', 'bus', 16), group('data', 'data', 1)],
+    alarm: { endOfLineOhm: 2200, mostLoopOhm: 100, batteryAh: 12, seizesLine: true },
+    ports: [group('zone', 'zone', 32), group('siren', 'relay', 4), group('bus', 'bus', 16), group('data', 'data', 1)],
   }),
   loose('multiswitch-8', 'multiswitch', 'Satellite multiswitch, 5 × 8', [220, 130, 45, 0.9], 110, {
     ...mains(15),
-    ...{ gainDb: -2, ports: [group('in', 'coax', 5), group('coax', 'coax', 8)] },
+    ...{ gainDb: -2, closesUnused: true, ports: [group('in', 'coax', 5), group('coax', 'coax', 8)] },
   }),
 ];
 
 function recorder(channels: number, diskTb: number, mostMbps: number, powerW: number): Make {
-  return { ...mains(powerW), recorder: { channels, diskTb, mostMbps }, ports: [group('data', 'data', 1)] };
+  return { ...mains(powerW), recorder: { channels, diskTb, mostMbps, isOpenProfile: true }, ports: [group('data', 'data', 1)] };
 }
 
 /** Watts at music (an eighth of the rating), of which most stays in the rack; the rest leaves to the speakers. */
 function amplifier(channels: number, wattsEach: number, leastOhm: number, powerW: number, heatW: number): Make {
   return {
     ...mains(powerW, { heatW, startOrder: 4, powerFactor: 0.8 }),
-    amplifier: { channels, wattsEach, leastOhm, lineV: null },
+    amplifier: { channels, wattsEach, leastOhm, lineV: null, isBridged: false },
     ports: [group('speaker', 'speaker', channels), group('line in', 'line', channels)],
   };
 }
@@ -237,7 +298,8 @@ function amplifier(channels: number, wattsEach: number, leastOhm: number, powerW
 function receiver(channels: number, wattsEach: number, powerW: number): Make {
   return {
     ...mains(powerW, { startOrder: 3, powerFactor: 0.8, heatW: 0.75 * powerW }),
-    amplifier: { channels, wattsEach, leastOhm: 4, lineV: null },
+    amplifier: { channels, wattsEach, leastOhm: 4, lineV: null, isBridged: false },
+    picture: { mostGbps: 40, copyProtection: '2.3', returnsAudio: true },
     ports: [
       ...[group('speaker', 'speaker', channels), group('line out', 'line', 4), group('video in', 'video', 6)],
       ...[group('video out', 'video', 2), group('data', 'data', 1)],
@@ -256,7 +318,7 @@ function supply(outputs: number, volts: number, wattsEach: number, fuseA: number
 }
 
 function splitter(ways: number, gainDb: number): Make {
-  return { gainDb, ports: [group('in', 'coax', 1), group('coax', 'coax', ways)] };
+  return { gainDb, closesUnused: true, ports: [group('in', 'coax', 1), group('coax', 'coax', ways)] };
 }
 
 const byId = new Map(EQUIPMENT_PRESETS.map((one) => [one.presetId, one]));

@@ -1,7 +1,8 @@
 import { derivationsOf, withoutRecords } from '../derive/index.ts';
 import type { Equipment, ProjectDocument } from '../model/index.ts';
-import { HEAD_END_PARTS, type HeadEndParts } from './head-end.ts';
+import { HEAD_END_PARTS, type HeadEndParts } from './parts.ts';
 import type { RunNeed } from './needs.ts';
+import { otherEnd } from './flow.ts';
 import { portAt, portKey } from './ports.ts';
 
 /** What is taken away: a cable, a piece of equipment with its ports, one port, a cord or a mains circuit. */
@@ -113,6 +114,10 @@ function onlineOf(
     beside.set(equipmentId, [...(beside.get(equipmentId) ?? []), toEquipmentId]);
     beside.set(toEquipmentId, [...(beside.get(toEquipmentId) ?? []), equipmentId]);
   }
+  for (const [a, b] of tiedEquipment(parts)) {
+    beside.set(a, [...(beside.get(a) ?? []), b]);
+    beside.set(b, [...(beside.get(b) ?? []), a]);
+  }
   const starts = parts.equipment.filter((one) => one.kind === (hasRouter ? 'router' : 'switch') && isPowered(one));
   const reached = new Set(starts.map(({ id }) => id));
   const queue = [...reached];
@@ -125,4 +130,21 @@ function onlineOf(
       if (isNetwork(one)) queue.push(id);
     }
   return reached;
+}
+
+/** What the two ends of a link between racks are plugged into. */
+function tiedEquipment(parts: HeadEndParts): [string, string][] {
+  return parts.equipment
+    .filter(({ tieDeviceId }) => tieDeviceId !== null)
+    .flatMap((panel) => {
+      const runs = parts.needs.filter(({ deviceId }) => deviceId === panel.tieDeviceId).sort((a, b) => a.leg - b.leg);
+      return runs.flatMap(({ runId, kind }): [string, string][] => {
+        const n = runs.filter((one) => one.kind === kind).findIndex((one) => one.runId === runId) + 1;
+        const group = panel.ports.find((one) => one.kind === kind);
+        const own = parts.terminationOfRun.get(runId);
+        const here = group && otherEnd(parts, { equipmentId: panel.id, port: `${group.name} ${n}` });
+        const there = own && otherEnd(parts, own);
+        return here && there ? [[here.equipmentId, there.equipmentId]] : [];
+      });
+    });
 }

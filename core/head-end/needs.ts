@@ -17,6 +17,8 @@ export interface RunNeed {
   readonly number: string;
   readonly rackId: string;
   readonly deviceId: string;
+  /** Which of the cables of its device it is, from 1. */
+  readonly leg: number;
   readonly kind: PortKind;
   /** Ports that it takes side by side: a speaker cable of four conductors has two channels. */
   readonly ports: number;
@@ -29,8 +31,12 @@ export interface RunNeed {
   readonly isRecorded: boolean;
   /** The device belongs to the client or comes later: it is not patched until it is there. */
   readonly waits: boolean;
-  /** What feeds it: a supply for shades, for strips, or any. */
-  readonly feeds: 'shade' | 'strip' | null;
+  /** What feeds it: a supply for shades, for strips, the siren output of an alarm panel, or any. */
+  readonly feeds: 'shade' | 'strip' | 'siren' | null;
+  /** Its signal comes in here: from an antenna, a dish or the line of the provider. */
+  readonly isSignalIn: boolean;
+  /** A speaker with a transformer on a constant-voltage line. */
+  readonly isLine: boolean;
   /** A channel of a theatre, which a receiver drives. */
   readonly isTheatre: boolean;
   /** Supplies: watts and volts of the device. */
@@ -40,6 +46,8 @@ export interface RunNeed {
   readonly impedanceOhm: number | null;
   readonly system: DeviceType['system'];
   readonly roomId: string | null;
+  /** Its room, or the outdoor area that it stands in. */
+  readonly placeId: string | null;
 }
 
 /** Cables that end in no port: conduits, and conductors of the bonding. */
@@ -47,6 +55,13 @@ const NO_PORT: ReadonlySet<string> = new Set(['conduit', 'bond']);
 const CATEGORY = /^cat(\d)(a|e)?/;
 const RECORDED = /camera|door-station|gate-station/;
 const OWN_DEVICE = /^(network-drop|desk-drop|floor-box|phone|game-point|outdoor-stub|coax-outlet)$/;
+/** What brings a signal on coax in. */
+const SIGNAL_IN = /aerial|antenna|dish|line-entry|modem-place/;
+/** Speakers of more than this have a transformer for a line, ohm. */
+const LINE_OHM = 100;
+/** Guard devices that a contact switches. */
+const SWITCHED = /siren|lock|chime|gate/;
+const SIREN = /siren/;
 const BUS = /keypad|touch-panel|push-button|reader/;
 /** A shade motor or a strip whose watts nobody stated, W. */
 const USUAL_FEED_W = 24;
@@ -69,6 +84,7 @@ function kindOf({ family }: CableType, type: DeviceType): PortKind {
   if (family === 'hdmi') return 'video';
   if (family === 'fibre') return 'fibre';
   if (family === 'shade' || family === 'led') return 'power';
+  if (type.system === 'guard' && SWITCHED.test(type.id)) return 'relay';
   if (family.startsWith('sec') || type.system === 'guard') return BUS.test(type.id) ? 'bus' : 'zone';
   if (BUS.test(type.id)) return 'bus';
   return 'relay';
@@ -95,17 +111,20 @@ export function needOf(project: ProjectDocument, run: Run): RunNeed | null {
   const poeClass = kind === 'data' && run.leg === 1 ? type.poeClass : null;
   const isFitted = device.fitting === 'fitted';
   return {
-    ...{ runId: run.id, number: run.number, rackId: run.rackId, deviceId: device.id, kind },
+    ...{ runId: run.id, number: run.number, rackId: run.rackId, deviceId: device.id, leg: run.leg, kind },
     ports: portsFor(kind, cable, type),
     category: kind === 'data' ? categoryOf(cable) : null,
     poeClass,
     poeW: poeClass === null ? 0 : POE_CLASSES[poeClass].sourceW,
     isRecorded: kind === 'data' && run.leg === 1 && RECORDED.test(type.id),
     waits: kind === 'data' && poeClass === null && (OWN_DEVICE.test(type.id) || !isFitted || run.leg > 1),
-    feeds: cable.family === 'shade' ? 'shade' : cable.family === 'led' ? 'strip' : null,
+    feeds: SIREN.test(type.id) ? 'siren' : cable.family === 'shade' ? 'shade' : cable.family === 'led' ? 'strip' : null,
+    isSignalIn: kind === 'coax' && SIGNAL_IN.test(type.id),
+    isLine: kind === 'speaker' && type.impedanceOhm !== null && type.impedanceOhm >= LINE_OHM,
     isTheatre: kind === 'line' || device.channel !== null || type.soundUse === 'theatre',
     dcW: type.dcW ?? (kind === 'power' ? USUAL_FEED_W : 0),
     ...{ dcV: type.dcV, impedanceOhm: type.impedanceOhm, system: type.system, roomId: device.roomId },
+    placeId: device.roomId ?? device.areaId,
   };
 }
 

@@ -1,10 +1,11 @@
-import { derivationsOf, listOf } from '../derive/index.ts';
+import { derivationsOf, edited, listOf } from '../derive/index.ts';
 import { err, ok, type Outcome } from '../math/index.ts';
 import { create, type Operation, type ProjectDocument, remove, update } from '../model/index.ts';
 import { arranged } from './arrange.ts';
 import { connectAll, designHeadEnd, type EnclosureChoice } from './design.ts';
-import { HEAD_END_PARTS } from './head-end.ts';
+import { HEAD_END_PARTS } from './parts.ts';
 import { portAt } from './ports.ts';
+import { zonesByRoom } from './zones.ts';
 
 /** Everything, places alone, what is open, or all ports afresh. */
 export type HeadEndPlanHow = 'design' | 'arrange' | 'connect' | 'afresh';
@@ -24,9 +25,14 @@ export function planHeadEnd(project: ProjectDocument, rackId: string, how: HeadE
   let count = 0;
   const newId = () => `${prefix}-${++count}`;
   if (how === 'design') {
-    const found = designHeadEnd(project, rackId, newId);
+    // The first design of a house makes a zone of every room with music.
+    const zones = Object.keys(project.zones).length === 0 ? zonesByRoom(project, newId) : [];
+    const zoned = edited(project, zones);
+    if (!zoned.ok) return zoned;
+    const found = designHeadEnd(zoned.value, rackId, newId);
     if (!found.ok) return found;
-    const { operations, short, waiting, enclosure } = found.value;
+    const { short, waiting, enclosure } = found.value;
+    const operations = [...zones, ...found.value.operations];
     return ok({ operations, short: short.map(({ number }) => number), waiting: waiting.length, enclosure });
   }
   if (how === 'arrange') {
@@ -59,7 +65,7 @@ export function moveRunToPort(
   const other = parts.terminations.find((one) => one.equipmentId === to.equipmentId && one.port === to.port);
   if (other?.runId === runId) return ok([]);
   if (!own) {
-    const made = create('terminations', { id: newId, runId, ...to, isLocked: true });
+    const made = create('terminations', { id: newId, runId, ...to, padDb: 0, isLocked: true });
     return ok(other ? [remove('terminations', other), made] : [made]);
   }
   const from = { equipmentId: own.equipmentId, port: own.port };

@@ -36,6 +36,8 @@ const ENDS: ReadonlySet<string> = new Set([
   'coax-panel/coax',
   'splitter/coax',
   'multiswitch/coax',
+  'tap/coax',
+  'speaker-block/speaker',
   'amplifier/speaker',
   'receiver/speaker',
   'receiver/line',
@@ -44,15 +46,42 @@ const ENDS: ReadonlySet<string> = new Set([
   'supply/power',
   'alarm-panel/zone',
   'alarm-panel/bus',
+  'alarm-panel/relay',
 ]);
 
+/** Where a signal on coax comes in: a panel, an input, the line of the modem. */
+const SIGNAL_INPUTS: ReadonlySet<string> = new Set([
+  'splitter',
+  'tap',
+  'rf-amplifier',
+  'multiswitch',
+  'combiner',
+  'diplexer',
+  'modem',
+]);
+const isInput = ({ name }: PortGroup): boolean => name === 'in' || name === 'line';
+
+/** What a run asks of its port beside its kind. */
+export interface PortWish {
+  readonly feeds: 'shade' | 'strip' | 'siren' | null;
+  readonly isSignalIn: boolean;
+}
+const NO_WISH: PortWish = { feeds: null, isSignalIn: false };
+
 /** Whether a run of a kind may be terminated on a port; a supply that is made for shades or strips feeds those alone. */
-export const takesRuns = (
+export function takesRuns(
   { equipment, group }: Pick<Port, 'equipment' | 'group'>,
   kind: PortKind,
-  feeds: 'shade' | 'strip' | null = null,
-): boolean =>
-  group.kind === kind &&
-  ENDS.has(`${equipment.kind}/${kind}`) &&
-  !group.name.startsWith('in') &&
-  (feeds === null || group.name === feeds || group.name === 'output');
+  { feeds, isSignalIn }: PortWish = NO_WISH,
+): boolean {
+  // The other ends of a link between racks arrive here.
+  if (group.kind !== kind || equipment.tieDeviceId !== null) return false;
+  if ((feeds === 'siren') !== (group.name === 'siren')) return false;
+  if (kind === 'coax' && isSignalIn && equipment.kind !== 'coax-panel')
+    return SIGNAL_INPUTS.has(equipment.kind) && isInput(group);
+  return (
+    ENDS.has(`${equipment.kind}/${kind}`) &&
+    !group.name.startsWith('in') &&
+    (feeds === null || group.name === feeds || group.name === 'output')
+  );
+}

@@ -1,6 +1,6 @@
 import { circuitLoad, rackHeat, upsShedding, upsTime } from '../calculators/index.ts';
 import type { Circuit, Equipment } from '../model/index.ts';
-import type { HeadEndParts } from './head-end.ts';
+import type { HeadEndParts } from './parts.ts';
 
 /** The load of a mains circuit with everything that hangs on it, VA. */
 export interface CircuitUse {

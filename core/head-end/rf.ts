@@ -51,12 +51,19 @@ const WAYS = [2, 3, 4, 6, 8] as const;
 const GAINS_DB = [0, 10, 15, 20, 25, 30] as const;
 const PADS_DB = [0, 3, 6, 9, 12, 16, 20] as const;
 /** What an amplifier gives at most with many channels (ENGINEERING 5.2), dBuV. */
-const MOST_OUT_DBUV = 105;
+export const MOST_OUT_DBUV = 105;
 /** More outlets than this want a head end of their own. */
 export const MOST_OUTLETS = 64;
-const TABLE_TOP_MHZ = 1002;
+export const TABLE_TOP_MHZ = 1002;
+/** Two compression connectors, and a plate above 1 GHz (ENGINEERING 5.1), dB. */
+export const CONNECTORS_DB = 0.4;
+export const PLATE_DB = 0.5;
+export const PLATE_FROM_MHZ = 1000;
 
-const splitDb = (ways: number, mhz: number): number => PASSIVES[`splitter-${ways}`][mhz > TABLE_TOP_MHZ ? 1 : 0];
+/** What a splitter of so many ways loses at a frequency, dB; null where the table has none of it. */
+export const splitterDb = (ways: number, mhz: number): number | null =>
+  PASSIVES[`splitter-${ways}`]?.[mhz > TABLE_TOP_MHZ ? 1 : 0] ?? null;
+const splitDb = (ways: number, mhz: number): number => splitterDb(ways, mhz)!;
 
 /** An output of a tree of splitters: what is lost on the way to it, at both ends of the band, dB. */
 interface Output {

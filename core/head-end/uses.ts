@@ -1,8 +1,10 @@
 import { atMost, POE_PLANNED_SHARE, recorderDisk } from '../calculators/index.ts';
-import type { Equipment } from '../model/index.ts';
-import type { HeadEndParts } from './head-end.ts';
+import type { Equipment, SpeakerWiring } from '../model/index.ts';
+import { otherEnd } from './flow.ts';
+import type { HeadEndParts } from './parts.ts';
 import type { RunNeed } from './needs.ts';
-import { portAt, portKey } from './ports.ts';
+import { portAt, portKey, portsOf } from './ports.ts';
+import { parallelOhm, type RunLoad } from './run-loads.ts';
 
 /** What a switch feeds over its cables, W. */
 export interface PoeUse {
@@ -89,26 +91,89 @@ export function recorderUse(equipment: readonly Equipment[], needs: readonly Run
 /** What hangs on a channel of an amplifier. */
 export interface AmplifierLoad {
   readonly equipmentId: string;
+  /** The channel: through a speaker block that of its amplifier. */
   readonly port: string;
   readonly runId: string;
   readonly loadOhm: number | null;
+  /** Least load that it bears: twice that of its halves where it is bridged. */
   readonly leastOhm: number;
+  /** Power into the load, W; on a line the sum of its taps. */
+  readonly watts: number | null;
+  /** The load is below the least, or a line has more taps than it may. */
   readonly isLow: boolean;
 }
 
-export function amplifierLoads(equipment: readonly Equipment[], { terminationsOn, needByRun }: HeadEndParts): AmplifierLoad[] {
-  return equipment.flatMap((own) => {
-    const { amplifier } = own;
-    if (!amplifier) return [];
-    return (terminationsOn.get(own.id) ?? []).flatMap(({ equipmentId, port, runId }) => {
-      const need = needByRun.get(runId);
-      if (portAt(own, port)?.group.kind !== 'speaker' || !need) return [];
-      const { leastOhm, lineV } = amplifier;
-      const loadOhm = need.impedanceOhm;
-      const isLow = lineV === null && loadOhm !== null && !atMost(leastOhm, loadOhm);
-      return [{ equipmentId, port, runId, loadOhm, leastOhm, isLow }];
-    });
+/** Eight tenths of an amplifier may be tapped on a line (ENGINEERING 2.2). */
+const LINE_SHARE = 0.8;
+/** Ratings are into 8 ohm; the voltage of a channel stays about the same into less. */
+const RATED_OHM = 8;
+
+/** The loads on all channels, with those behind speaker blocks. */
+export function amplifierLoads(
+  equipment: readonly Equipment[],
+  parts: HeadEndParts,
+  loads: ReadonlyMap<string, RunLoad>,
+): AmplifierLoad[] {
+  return equipment.flatMap((own): AmplifierLoad[] => {
+    if (!own.amplifier) return [];
+    return portsOf(own)
+      .filter(({ group }) => group.kind === 'speaker')
+      .flatMap(({ name }) => onChannel(own, own.amplifier!, name, parts, loads));
   });
+}
+
+function onChannel(
+  own: Equipment,
+  amplifier: NonNullable<Equipment['amplifier']>,
+  port: string,
+  parts: HeadEndParts,
+  loads: ReadonlyMap<string, RunLoad>,
+): AmplifierLoad[] {
+  const runId = parts.runAt.get(portKey(own.id, port));
+  if (runId !== undefined) {
+    const need = parts.needByRun.get(runId);
+    if (!need) return [];
+    // What hangs on the speaker of a run is judged with its chain, unless it is a line.
+    const loadOhm = amplifier.lineV === null ? need.impedanceOhm : (loads.get(runId)?.ohm ?? null);
+    return [{ equipmentId: own.id, port, runId, ...judged(amplifier, loadOhm) }];
+  }
+  const to = otherEnd(parts, { equipmentId: own.id, port });
+  const block = to && parts.equipmentById.get(to.equipmentId);
+  if (!block || block.kind !== 'speaker-block') return [];
+  const input = portAt(block, to.port);
+  const runs = portsOf(block)
+    .filter(({ group, n }) => group.name === 'speaker' && input && ((n - 1) % input.group.count) + 1 === input.n)
+    .flatMap(({ name }) => parts.runAt.get(portKey(block.id, name)) ?? []);
+  const ohms = runs.flatMap((id) => loads.get(id)?.ohm ?? []);
+  const about = judged(amplifier, ohms.length === 0 ? null : blockOhm(ohms, block.wiring ?? 'parallel'));
+  return runs.map((id) => ({
+    equipmentId: own.id,
+    port,
+    runId: id,
+    ...about,
+    watts: about.watts === null ? null : about.watts / runs.length,
+  }));
+}
+
+function judged({ wattsEach, leastOhm: least, lineV, isBridged }: NonNullable<Equipment['amplifier']>, loadOhm: number | null) {
+  const leastOhm = isBridged ? 2 * least : least;
+  if (loadOhm === null) return { loadOhm, leastOhm, watts: null, isLow: false };
+  if (lineV !== null) {
+    const watts = lineV ** 2 / loadOhm;
+    return { loadOhm, leastOhm: lineV ** 2 / (LINE_SHARE * wattsEach), watts, isLow: !atMost(watts, LINE_SHARE * wattsEach) };
+  }
+  // Bridged, the voltage is that of both halves.
+  const watts = (wattsEach * RATED_OHM * (isBridged ? 4 : 1)) / Math.max(loadOhm, leastOhm);
+  return { loadOhm, leastOhm, watts, isLow: !atMost(leastOhm, loadOhm) };
+}
+
+/** The load of a block: all in parallel, all in series, or pairs in series that are in parallel (ENGINEERING 2.1). */
+export function blockOhm(ohms: readonly number[], wiring: SpeakerWiring): number {
+  if (wiring === 'parallel') return parallelOhm(ohms);
+  if (wiring === 'series') return ohms.reduce((sum, ohm) => sum + ohm, 0);
+  const strings: number[] = [];
+  for (let n = 0; n < ohms.length; n += 2) strings.push(ohms[n] + (ohms[n + 1] ?? 0));
+  return parallelOhm(strings);
 }
 
 /** What a supply feeds, output by output. */

@@ -27,14 +27,14 @@ export const headEndHeat = defineCheck({
       const found: RuleFinding[] = tooHot(headEnd).map((one) =>
         say('stop', 'enclosure-too-hot', ofEquipment(one.id), { ...about, equipment: one.name, heatW: one.heatW }),
       );
-      const wallsM2 = wallsOfRoom(project, rack);
+      const wallsM2 = rack.closet?.wallM2 ?? wallsOfRoom(project, rack);
       if (wallsM2 === null || power.heatW === 0) return found;
       const heat = rackHeat.run({
         watts: power.heatW,
         riseK: limit('riseK'),
         closetM2: wallsM2,
-        wallWPerM2K: 2,
-        exhaustM3PerS: 0,
+        wallWPerM2K: rack.closet?.wallWPerM2K ?? 2,
+        exhaustM3PerS: rack.closet && rack.closet.exhaustBy !== 'none' ? rack.closet.exhaustM3PerS : 0,
       });
       const riseK = heat.ok ? (heat.value.closetRiseK ?? 0) : Infinity;
       if (riseK > limit('riseK') * (1 + 1e-9))

@@ -104,6 +104,12 @@ import { panelCategory } from './panel-category.ts';
 import { equipmentFits } from './equipment-fits.ts';
 import { rackWeight } from './rack-weight.ts';
 import { headEndHeat } from './head-end-heat.ts';
+import { signalPath } from './signal-path.ts';
+import { rfLevel } from './rf-level.ts';
+import { rfTerminated } from './rf-terminated.ts';
+import { scenePaths } from './scene-paths.ts';
+import { exhaustSeparation } from './exhaust-separation.ts';
+import { securityLoops } from './security-loops.ts';
 import { circuitsBear } from './circuits-bear.ts';
 import { upsHolds } from './ups-holds.ts';
 import { amplifierLoad } from './amplifier-load.ts';
@@ -203,6 +209,12 @@ export const CHECKS: readonly Check[] = [
   equipmentFits,
   rackWeight,
   headEndHeat,
+  signalPath,
+  rfLevel,
+  rfTerminated,
+  scenePaths,
+  exhaustSeparation,
+  securityLoops,
   circuitsBear,
   upsHolds,
   amplifierLoad,

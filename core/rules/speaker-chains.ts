@@ -1,11 +1,10 @@
 import { LOSS_STOP_DB, LOSS_TARGET_DB, routedLength, speakerLoopLoss } from '../calculators/index.ts';
 import { type Reading, whole } from '../derive/index.ts';
 import { type CableType, type ProjectDocument, type Run, update } from '../model/index.ts';
-import { compareNumbers, isKept, PLANNED_RUN, RUNS_HANGING } from '../runs/index.ts';
+import { compareNumbers, isKept, PLANNED_RUN, RUNS_HANGING, TYPE_OF_DEVICE } from '../runs/index.ts';
 import { type Cure, defineCheck, type RuleFinding, say } from './check.ts';
 import { exchange, thickerThan } from './cures.ts';
 import { speakerOhmPerKm } from './speaker-cable-loss.ts';
-import { TYPE_OF_DEVICE } from './type-of-device.ts';
 
 /** A speaker on a line: its load, the pair of the home run that feeds it, and the runs between it and the home run. */
 interface OnLine {

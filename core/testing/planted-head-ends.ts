@@ -1,6 +1,15 @@
 import { edited } from '../derive/index.ts';
-import { connectAll, designHeadEnd, newEquipment, presetOf } from '../head-end/index.ts';
-import { create, type Equipment, type EquipmentKind, type ProjectDocument, type Rack, remove, update } from '../model/index.ts';
+import { connectAll, designHeadEnd, newEquipment, presetOf, zonesByRoom } from '../head-end/index.ts';
+import {
+  create,
+  type Equipment,
+  type EquipmentKind,
+  type ProjectDocument,
+  type Rack,
+  remove,
+  type RfSourceRecord,
+  update,
+} from '../model/index.ts';
 import { smallHouse } from './houses.ts';
 import type { Planted } from './planted.ts';
 import { applied, countedIds, withDevices } from './steps.ts';
@@ -72,6 +81,69 @@ function shaded(wattsEach: number): ProjectDocument {
   const house = designedHouse([{ typeId: 'shade', at: [3, 0.05] }]);
   const { supply } = ofKind(house, 'supply');
   return change(house, 'supply', { supply: { ...supply!, wattsEach } });
+}
+
+/** Music in a room that is a zone, its cords in place. */
+function zoned(): ProjectDocument {
+  const house = wiredHouse([SPEAKER, { typeId: 'ceiling-speaker', at: [2, 2] }]);
+  const newId = ids();
+  const built = applied(
+    house,
+    zonesByRoom(house, () => newId('zone')),
+  );
+  const found = designHeadEnd(built, 'rack', newId);
+  if (!found.ok) throw new Error(found.problem.code);
+  return applied(built, found.value.operations);
+}
+
+/** Two coax outlets behind the splitter of the rack, and a provider's signal that comes in there. */
+function received(levels: Partial<RfSourceRecord>): ProjectDocument {
+  const house = designedHouse([
+    { typeId: 'coax-outlet', at: [1, 0.05] },
+    { typeId: 'coax-outlet', at: [2, 0.05] },
+  ]);
+  return applied(house, [
+    create('rfSources', {
+      ...{ id: 'rf1', name: 'Provider', service: 'cable-modem', deviceId: null, lowestMhz: 55, highestMhz: 860 },
+      ...{ atLowestDbuv: 72, atHighestDbuv: 74, reading: null, latitudeDeg: null, longitudeDeg: null },
+      ...{ transmitterLatitudeDeg: null, transmitterLongitudeDeg: null, slotDeg: null, declinationDeg: 0, horizon: [] },
+      ...levels,
+    }),
+  ]);
+}
+
+/** A keypad whose button moves a shade. */
+function scened(): ProjectDocument {
+  const house = designedHouse([
+    { typeId: 'keypad', at: [1, 0.05] },
+    { typeId: 'shade', at: [3, 0.05] },
+  ]);
+  const of = (typeId: string) => Object.values(house.devices).find((one) => one.typeId === typeId)!.id;
+  const actions = [{ deviceId: of('shade'), does: 'down' }];
+  return applied(house, [
+    create('scenes', { id: 's1', name: 'Evening', roomId: null, trigger: 'button', deviceId: of('keypad'), at: '', actions }),
+  ]);
+}
+
+/** A rack in a closet whose air is taken out by a fan. */
+function vented(closet: Partial<NonNullable<Rack['closet']>>): ProjectDocument {
+  const usual = {
+    wallM2: 12,
+    wallWPerM2K: 2,
+    exhaustM3PerS: 0.05,
+    exhaustBy: 'fan',
+    pierces: 'none',
+    hasDamper: false,
+    mostAirC: 32,
+  } as const;
+  return designedHouse(DROPS(1), { closet: { ...usual, ...closet } });
+}
+
+/** A motion sensor on an alarm panel that allows its loops so many ohm. */
+function guarded(mostLoopOhm: number): ProjectDocument {
+  const house = designedHouse([{ typeId: 'motion-sensor', at: [1, 0.05] }]);
+  const { alarm } = ofKind(house, 'alarm-panel');
+  return change(house, 'alarm-panel', { alarm: { ...alarm!, mostLoopOhm } });
 }
 
 /** Head ends with one mistake each, and their twins without. */
@@ -219,11 +291,95 @@ export const PLANTED_HEAD_ENDS: readonly Planted[] = [
   },
   {
     rule: 'recorder-holds',
-    mistake: () => change(cameras(), 'recorder', { recorder: { channels: 1, diskTb: 4, mostMbps: 80 } }),
+    mistake: () => change(cameras(), 'recorder', { recorder: { channels: 1, diskTb: 4, mostMbps: 80, isOpenProfile: true } }),
     clean: () => cameras(),
     code: 'recorder-short',
     about: 'racks',
     figures: [1, 2],
+    cured: false,
+  },
+  {
+    rule: 'signal-path',
+    mistake: () => {
+      const house = zoned();
+      const cords = Object.values(house.patches).filter(({ color }) => color === 'yellow');
+      return applied(
+        house,
+        cords.map((one) => remove('patches', one)),
+      );
+    },
+    clean: () => zoned(),
+    code: 'sink-source-open',
+    about: 'equipment',
+    cured: true,
+  },
+  {
+    rule: 'rf-level',
+    // 40 dBuV before a splitter of 6.5 dB: below 45.
+    mistake: () => received({ atLowestDbuv: 40, atHighestDbuv: 40 }),
+    clean: () => received({}),
+    code: 'rf-too-cold',
+    about: 'runs',
+    cured: false,
+  },
+  {
+    rule: 'rf-level',
+    mistake: () => {
+      const house = received({});
+      const more = withMore(house, 'splitter-2', { name: 'Second', atUnit: null });
+      const cord = { color: 'orange', lengthM: 1, waits: false, isLocked: false };
+      const [a, b] = [ofKind(house, 'splitter').id, 'more'];
+      const inputs = Object.values(house.patches).filter(({ toPort, toEquipmentId }) => toPort === 'in 1' && toEquipmentId === a);
+      return applied(more, [
+        ...inputs.map((one) => remove('patches', one)),
+        create('patches', { id: 'loop1', equipmentId: a, port: 'coax 3', toEquipmentId: b, toPort: 'in 1', ...cord }),
+        create('patches', { id: 'loop2', equipmentId: b, port: 'coax 1', toEquipmentId: a, toPort: 'in 1', ...cord }),
+      ]);
+    },
+    clean: () => received({}),
+    code: 'rf-loop',
+    about: 'equipment',
+    cured: false,
+  },
+  {
+    rule: 'rf-terminated',
+    mistake: () => change(received({}), 'splitter', { closesUnused: false }),
+    clean: () => received({}),
+    code: 'coax-open',
+    about: 'equipment',
+    cured: true,
+  },
+  {
+    rule: 'scene-paths',
+    mistake: () => {
+      const house = scened();
+      const own = Object.values(house.runs).find(({ deviceId }) => house.devices[deviceId].typeId === 'keypad')!;
+      return applied(
+        house,
+        Object.values(house.terminations)
+          .filter(({ runId }) => runId === own.id)
+          .map((one) => remove('terminations', one)),
+      );
+    },
+    clean: () => scened(),
+    code: 'scene-no-path',
+    about: 'devices',
+    cured: false,
+  },
+  {
+    rule: 'exhaust-separation',
+    mistake: () => vented({ pierces: 'separation', hasDamper: false }),
+    clean: () => vented({ pierces: 'separation', hasDamper: true }),
+    code: 'exhaust-pierces',
+    about: 'racks',
+    cured: false,
+  },
+  {
+    rule: 'security-loops',
+    mistake: () => guarded(0.1),
+    clean: () => guarded(100),
+    code: 'loop-over',
+    about: 'runs',
     cured: false,
   },
 ];

@@ -5,12 +5,16 @@ import {
   create,
   type GroupKind,
   newHeader,
+  type Operation,
+  type Scene,
+  update,
   THEATRE_DEFAULTS,
   type ProjectDocument,
   type SystemName,
 } from '../../core/model/index.ts';
 import { bundleByRoute, planRuns } from '../../core/runs/index.ts';
 import { signFloorConduit } from '../../core/pathways/index.ts';
+import { planRf } from '../../core/head-end/index.ts';
 import { addBrief } from './brief.ts';
 import { DRAWN_ON, HouseBuilder, must, type RoomPlan, sayWhyNoConduit } from './house-builder.ts';
 
@@ -316,7 +320,63 @@ export function buildGranary(identity: GranaryIdentity): { builder: HouseBuilder
   addZones(house);
   addPlates(house, ['GR', 'MU', 'ST', 'HA', 'KI']);
   house.designHeadEnds();
+  addSignals(house);
+  addScenes(house);
   return { builder: house, project: house.finish() };
+}
+
+/** The provider's line on coax, read at its entry before anything was fixed, and the closet of the rack with its fan. */
+function addSignals(house: HouseBuilder): void {
+  const [rack] = Object.values(house.project.racks);
+  house.apply([
+    create('rfSources', {
+      ...{ id: house.id('signal'), name: 'Provider', service: 'cable-modem', deviceId: null, lowestMhz: 55, highestMhz: 860 },
+      ...{ atLowestDbuv: 68, atHighestDbuv: 71 },
+      reading: { atLowestDbuv: 67, atHighestDbuv: 70, on: DRAWN_ON, by: 'the foreman' },
+      ...{ latitudeDeg: null, longitudeDeg: null, transmitterLatitudeDeg: null, transmitterLongitudeDeg: null },
+      ...{ slotDeg: null, declinationDeg: 0, horizon: [] },
+    }),
+    update('racks', rack, {
+      closet: {
+        ...{ wallM2: 20, wallWPerM2K: 2, exhaustM3PerS: 0.12, exhaustBy: 'fan', pierces: 'none', hasDamper: false, mostAirC: 32 },
+      },
+    })!,
+  ]);
+  const [signal] = Object.values(house.project.rfSources);
+  house.apply(must(planRf(house.project, rack.id, signal.id, (kind) => house.id(kind))).operations);
+}
+
+/** What one press does: in the screening room, at the door, and at sunset. */
+function addScenes(house: HouseBuilder): void {
+  const devices = Object.values(house.project.devices);
+  const inRoom = (code: string, ...typeIds: readonly string[]) =>
+    devices.filter(
+      ({ typeId, roomId }) => typeIds.includes(typeId) && (roomId === null ? '' : house.project.rooms[roomId].code) === code,
+    );
+  const shades = devices.filter(({ typeId }) => typeId === 'shade');
+  const displays = devices.filter(({ typeId }) => /display|projector/.test(typeId));
+  const acts = (list: typeof devices, does: string) => list.map(({ id }) => ({ deviceId: id, does }));
+  const [touch] = devices.filter(({ typeId }) => typeId === 'touch-panel');
+  const [keypad] = inRoom('GR', 'keypad');
+  const scene = (name: string, more: Partial<Scene>): Operation =>
+    create('scenes', {
+      ...{ id: house.id('scene'), name, roomId: null, trigger: 'button', deviceId: null, at: '', actions: [] },
+      ...more,
+    });
+  house.apply([
+    scene('Film', {
+      roomId: inRoom('SC', 'projector')[0]?.roomId ?? null,
+      deviceId: (touch ?? keypad).id,
+      actions: [...acts(inRoom('SC', 'projector'), 'on, cinema picture'), ...acts(inRoom('SC', 'shade'), 'down')],
+    }),
+    scene('Evening', { trigger: 'sunset', at: '20 minutes after sunset', actions: acts(shades, 'down') }),
+    scene('Leave the house', {
+      trigger: 'leave',
+      deviceId: keypad.id,
+      at: 'long press',
+      actions: [...acts(displays, 'off'), ...acts(shades, 'up')],
+    }),
+  ]);
 }
 
 /** Two rows of seats in the screening room, the second on a riser with its steps, under an oak beam. */

@@ -1,4 +1,4 @@
-import { designHeadEnd } from '../../core/head-end/index.ts';
+import { designHeadEnd, zonesByRoom } from '../../core/head-end/index.ts';
 import { edited } from '../../core/derive/index.ts';
 import { CABLE_TYPES, CONDUCTOR_MAPS, DEVICE_TYPES, moveDevices, placeDevice } from '../../core/devices/index.ts';
 import { curesFor, runChecks } from '../../core/rules/index.ts';
@@ -156,6 +156,7 @@ export class HouseBuilder {
 
   /** Equipment, ports and cords for everything that ends at each head end. */
   designHeadEnds(): void {
+    this.apply(zonesByRoom(this.project, () => this.id('zone')));
     for (const rackId of Object.keys(this.project.racks))
       this.apply(must(designHeadEnd(this.project, rackId, (kind) => this.id(kind))).operations);
   }

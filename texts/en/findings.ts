@@ -395,6 +395,36 @@ export const findings = {
   'enclosure-too-hot': '{{equipment}} gives off {{heatW}} W; an enclosure lets out 30 W. Put it outside, or take a rack.',
   'closet-too-hot':
     'With {{heatW}} W the room of {{rack}} gets {{rise}} K warmer than its surroundings; {{mostRise}} K is the most. Move {{litres}} L/s of air, or cool it; never through a fire-rated wall without a listed damper.',
+  'sink-no-lead':
+    '{{source}} does not reach {{sink}}: no lead goes from it to a head end. Plan one, or give it a source of its own.',
+  'sink-not-terminated': '{{source}} does not reach {{sink}}: its run {{number}} ends on no port. Connect it.',
+  'sink-no-cord': '{{source}} does not reach {{sink}}: no cord is on {{equipment}} {{port}}, where its run {{number}} ends.',
+  'sink-source-open': '{{source}} reaches nothing: no cord is on its outputs. Plug it into the matrix, receiver or amplifier.',
+  'sink-input-open': '{{source}} does not reach {{sink}}: no cord is on the input of {{equipment}} that drives {{number}}.',
+  'sink-other-head-end':
+    '{{source}} does not reach {{sink}}: its run {{number}} ends at another head end, and no link between the two carries it.',
+  'sink-no-way': '{{source}} does not reach {{sink}}: the cords lead on from {{equipment}} {{port}}, but not to it.',
+  'rf-loop': 'The cords of {{equipment}} lead its signal back to itself. Take out the cord that closes the circle.',
+  'rf-overdriven': '{{equipment}} would give out more of {{signal}} than 105 dBµV. Put a pad before it, or lower its gain.',
+  'rf-too-hot':
+    '{{signal}} is too strong at {{number}}: {{level}} dBµV of {{most}} at most. Pad it, or move it behind another splitter.',
+  'rf-too-cold':
+    '{{signal}} is too weak at {{number}}: {{level}} dBµV of {{least}} at least. Amplify before the splitters, or split less before it.',
+  'rf-no-signal': 'No signal reaches the coax outlet {{number}}. Patch it to a splitter.',
+  'coax-open_one': '{{count}} output of {{equipment}} is open ({{ports}}). Close it with 75 ohm.',
+  'coax-open_other': '{{count}} outputs of {{equipment}} are open ({{ports}}). Close them with 75 ohm.',
+  'scene-no-trigger': 'The scene {{scene}} has no button or sensor that sets it off. Choose one.',
+  'scene-gone': 'The scene {{scene}} acts on a device that is no longer there. Take it out of the scene.',
+  'scene-no-path': 'In the scene {{scene}} no command reaches {{device}}. Give it a control cable, and a port for it.',
+  'scene-empty': 'The scene {{scene}} acts on nothing yet. Add what it does.',
+  'exhaust-pierces':
+    'The exhaust of the closet of {{rack}} pierces a fire separation without a listed damper. Take another way out, or have a listed damper fitted; the inspector approves it.',
+  'exhaust-unknown':
+    'It is not known whether the exhaust of the closet of {{rack}} pierces a fire separation. Look at the plans, or ask the inspector.',
+  'loop-over':
+    'The loop {{number}} has {{loopOhm}} ohm of {{mostOhm}} at most without its resistor. Take a thicker cable, or split the loop.',
+  'alarm-battery-short':
+    '{{equipment}} must hold {{hours}} h on its battery: that takes {{neededAh}} Ah, it has {{batteryAh}} Ah.',
   'circuit-over':
     'Circuit {{circuit}} would carry {{va}} VA for hours; {{mostVa}} VA is the most. A licensed electrician adds a dedicated circuit.',
   'strip-outlets-short': '{{equipment}} has {{there}} outlets for {{plugs}} plugs. Add a strip.',
@@ -479,6 +509,8 @@ export const cures = {
   'split-bundle': 'Put {{count}} of them into {{bundle}}',
   'back-as-signed': 'Put it back as signed',
   'use-cable': 'Take: {{name}}',
+  'connect-open': 'Connect what is open',
+  'close-with-75-ohm': 'Close {{count}} with 75 ohm',
   'use-gauge': 'Use {{gaugeAwg}} AWG',
   'keep-built': 'Keep as built',
   'move-back': 'Move the device back',

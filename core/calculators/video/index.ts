@@ -4,6 +4,6 @@
 // Terms: docs/glossary.md.
 export { bundleDiameter } from './bundle-diameter.ts';
 export { pictureRate } from './picture-rate.ts';
-export { pictureReach, reachOf } from './picture-reach.ts';
+export { LINK_CLASSES, pictureReach, reachOf } from './picture-reach.ts';
 export { plugConduit } from './plug-conduit.ts';
 export { rigidInBend } from './rigid-in-bend.ts';

@@ -231,8 +231,9 @@ const ADDED_IN_16: typeof ADDED_IN_2 = {
   }),
 };
 
-/** What version 17 added: equipment of head ends, where runs are terminated, cords between ports, mains circuits. */
-const LISTS_OF_17 = ['circuits', 'equipment', 'terminations', 'patches'];
+/** What version 17 added: all of head ends, from mains circuits and equipment to zones, signals on coax and scenes; closets of racks. */
+const LISTS_OF_17 = ['circuits', 'equipment', 'terminations', 'patches', 'zones', 'rfSources', 'scenes'];
+const ADDED_IN_17: typeof ADDED_IN_2 = { racks: () => ({ closet: null }) };
 
 /** Until version 16 what is no alternative of anything stood whatever `chosen` said; now a mode may take it away. */
 function withStanding(file: Lists): Lists {
@@ -289,7 +290,11 @@ const STEPS: Readonly<Record<number, (file: Lists) => Lists>> = {
     version: 15,
   }),
   15: (file) => ({ ...withStanding(withFields(file, ADDED_IN_16)), version: 16 }),
-  16: (file) => ({ ...Object.fromEntries(LISTS_OF_17.map((list) => [list, []])), ...file, version: 17 }),
+  16: (file) => ({
+    ...Object.fromEntries(LISTS_OF_17.map((list) => [list, []])),
+    ...withFields(file, ADDED_IN_17),
+    version: 17,
+  }),
 };
 
 /** A file as it was written, in the terms of today; anything unexpected is left for the schema to judge. */

@@ -104,7 +104,7 @@ export const COLLECTIONS = {
   equipment: {
     schema: headEnds.equipment,
     unique: [],
-    refers: { rackId: 'racks', feedId: 'equipment', circuitId: 'circuits' },
+    refers: { rackId: 'racks', feedId: 'equipment', circuitId: 'circuits', tieDeviceId: 'devices' },
   },
   terminations: {
     schema: headEnds.termination,
@@ -119,6 +119,9 @@ export const COLLECTIONS = {
     ],
     refers: { equipmentId: 'equipment', toEquipmentId: 'equipment' },
   },
+  zones: { schema: headEnds.zone, unique: [['name']], refers: {} },
+  rfSources: { schema: headEnds.rfSource, unique: [['name']], refers: { deviceId: 'devices' } },
+  scenes: { schema: headEnds.scene, unique: [], refers: { roomId: 'rooms', deviceId: 'devices' } },
   keptCalculations: { schema: checks.keptCalculation, unique: [], refers: { runId: 'runs' } },
 } as const satisfies Record<string, CollectionShape>;
 

@@ -41,7 +41,7 @@ export const OPENING_DEFAULTS = {
   hardware: '',
 } as const;
 export const RISER_DEFAULTS = { contents: '' } as const;
-export const RACK_DEFAULTS = { kind: 'rack', entry: 'wall', slackStyle: 'to-unit' } as const;
+export const RACK_DEFAULTS = { closet: null, kind: 'rack', entry: 'wall', slackStyle: 'to-unit' } as const;
 export const UNDERLAY_DEFAULTS = { crop: null, locked: false, retired: false, drawingCorner: null, mirrored: false } as const;
 export const DEVICE_DEFAULTS = {
   name: '',

@@ -189,6 +189,8 @@ export {
 export { CLEAN_TEXT, MAX_DEPTH, textProblem } from './text-rules.ts';
 export {
   type Circuit,
+  COPY_PROTECTIONS,
+  type CopyProtection,
   DATA_CATEGORIES,
   type DataCategory,
   type Equipment,
@@ -199,5 +201,14 @@ export {
   PORT_KINDS,
   type PortGroup,
   type PortKind,
+  RF_SERVICES,
+  type RfServiceName,
+  type RfSourceRecord,
+  type Scene,
+  SCENE_TRIGGERS,
+  type SceneTrigger,
+  SPEAKER_WIRINGS,
+  type SpeakerWiring,
   type Termination,
+  type Zone,
 } from './head-end-records.ts';

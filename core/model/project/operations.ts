@@ -51,6 +51,9 @@ const MAY_BE_EMPTY = new Set([
   'plates.roomId',
   'equipment.feedId',
   'equipment.circuitId',
+  'equipment.tieDeviceId',
+  'rfSources.deviceId',
+  'scenes.deviceId',
 ]);
 
 /**

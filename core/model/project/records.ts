@@ -286,6 +286,17 @@ export const riser = z.strictObject({
   contents: words(200).describe('what already lies in it'),
 });
 
+/** A closed space around a head end, and how its air gets out. */
+const rackCloset = z.strictObject({
+  wallM2: z.number().gt(0).max(500).describe('walls, ceiling and door toward rooms that are heated and cooled, m2'),
+  wallWPerM2K: z.number().gt(0).max(10).describe('heat through them, W/m2K'),
+  exhaustM3PerS: z.number().min(0).max(10).describe('air that a vent, duct or fan takes out, m3/s; 0 is sealed'),
+  exhaustBy: z.enum(['none', 'vent', 'duct', 'fan']),
+  pierces: z.enum(['none', 'separation', 'unknown']).describe('whether the way out pierces a fire separation'),
+  hasDamper: z.boolean().describe('a listed fire damper stands where it pierces'),
+  mostAirC: z.number().min(15).max(60).describe('warmest air that the equipment may have, C'),
+});
+
 export const rack = z.strictObject({
   id,
   levelId: id,
@@ -301,6 +312,7 @@ export const rack = z.strictObject({
   entry: z.enum(RACK_ENTRIES).default('wall').describe('from where cables come to it'),
   entryHeightM: lengthM(10).describe('where cables enter it, above finished floor, m'),
   slackStyle: z.enum(RACK_SLACKS),
+  closet: rackCloset.nullable().default(null).describe('the closet or cabinet that it stands in; null is an open room'),
 });
 
 /** Which head end takes the runs of a cable family, or of a system; the family counts first. */

@@ -1,7 +1,7 @@
 import type { Migration } from './migration.ts';
 
 const KINDS =
-  "'patch-panel', 'coax-panel', 'switch', 'router', 'modem', 'recorder', 'controller', 'hub', 'amplifier', 'receiver', 'source', 'matrix', 'extender', 'power-strip', 'ups', 'supply', 'splitter', 'rf-amplifier', 'multiswitch', 'alarm-panel', 'shelf', 'vent', 'blank', 'cable-manager', 'other'";
+  "'patch-panel', 'coax-panel', 'switch', 'router', 'modem', 'recorder', 'controller', 'hub', 'amplifier', 'receiver', 'source', 'matrix', 'extender', 'power-strip', 'ups', 'supply', 'splitter', 'rf-amplifier', 'multiswitch', 'tap', 'diplexer', 'combiner', 'modulator', 'speaker-block', 'alarm-panel', 'shelf', 'vent', 'blank', 'cable-manager', 'other'";
 
 const UP = `
 CREATE TABLE circuits (
@@ -42,6 +42,12 @@ CREATE TABLE equipment (
   supply jsonb,
   recorder jsonb,
   gain_db double precision,
+  through_db double precision CHECK (through_db <= 0),
+  closes_unused boolean NOT NULL,
+  picture jsonb,
+  wiring text CHECK (wiring IN ('parallel', 'series', 'series-parallel')),
+  alarm jsonb,
+  tie_device_id text,
   ports jsonb NOT NULL,
   feed_id text,
   circuit_id text,
@@ -54,6 +60,7 @@ CREATE TABLE equipment (
   CONSTRAINT equipment_at_unit CHECK (units > 0 OR at_unit IS NULL),
   CONSTRAINT equipment_rack_id FOREIGN KEY (project_id, rack_id) REFERENCES racks (project_id, id) DEFERRABLE INITIALLY DEFERRED,
   CONSTRAINT equipment_feed_id FOREIGN KEY (project_id, feed_id) REFERENCES equipment (project_id, id) DEFERRABLE INITIALLY DEFERRED,
+  CONSTRAINT equipment_tie_device_id FOREIGN KEY (project_id, tie_device_id) REFERENCES devices (project_id, id) DEFERRABLE INITIALLY DEFERRED,
   CONSTRAINT equipment_circuit_id FOREIGN KEY (project_id, circuit_id) REFERENCES circuits (project_id, id) DEFERRABLE INITIALLY DEFERRED
 );
 CREATE INDEX equipment_by_rack ON equipment (project_id, rack_id);
@@ -63,6 +70,7 @@ CREATE TABLE terminations (
   run_id text NOT NULL,
   equipment_id text NOT NULL,
   port text NOT NULL,
+  pad_db double precision NOT NULL CHECK (pad_db BETWEEN 0 AND 30),
   is_locked boolean NOT NULL,
   PRIMARY KEY (project_id, id),
   CONSTRAINT terminations_run UNIQUE (project_id, run_id) DEFERRABLE INITIALLY DEFERRED,
@@ -88,16 +96,68 @@ CREATE TABLE patches (
   CONSTRAINT patches_equipment_id FOREIGN KEY (project_id, equipment_id) REFERENCES equipment (project_id, id) DEFERRABLE INITIALLY DEFERRED,
   CONSTRAINT patches_to_equipment_id FOREIGN KEY (project_id, to_equipment_id) REFERENCES equipment (project_id, id) DEFERRABLE INITIALLY DEFERRED
 );
+CREATE TABLE zones (
+  project_id uuid NOT NULL REFERENCES projects (id) ON DELETE CASCADE,
+  id text NOT NULL,
+  name text NOT NULL,
+  place_ids jsonb NOT NULL,
+  source_ids jsonb NOT NULL,
+  mode_name text NOT NULL,
+  volume text NOT NULL CHECK (volume IN ('central', 'local')),
+  PRIMARY KEY (project_id, id),
+  CONSTRAINT zones_name UNIQUE (project_id, name) DEFERRABLE INITIALLY DEFERRED
+);
+CREATE TABLE rf_sources (
+  project_id uuid NOT NULL REFERENCES projects (id) ON DELETE CASCADE,
+  id text NOT NULL,
+  name text NOT NULL,
+  service text NOT NULL CHECK (service IN ('cable-modem', 'analogue-catv', 'off-air-8vsb', 'off-air-cofdm', 'dvb-c', 'fm', 'satellite-if')),
+  device_id text,
+  lowest_mhz double precision NOT NULL CHECK (lowest_mhz > 0),
+  highest_mhz double precision NOT NULL,
+  at_lowest_dbuv double precision NOT NULL,
+  at_highest_dbuv double precision NOT NULL,
+  reading jsonb,
+  latitude_deg double precision,
+  longitude_deg double precision,
+  transmitter_latitude_deg double precision,
+  transmitter_longitude_deg double precision,
+  slot_deg double precision,
+  declination_deg double precision NOT NULL,
+  horizon jsonb NOT NULL,
+  PRIMARY KEY (project_id, id),
+  CONSTRAINT rf_sources_highest_mhz_check CHECK (highest_mhz >= lowest_mhz),
+  CONSTRAINT rf_sources_name UNIQUE (project_id, name) DEFERRABLE INITIALLY DEFERRED,
+  CONSTRAINT rf_sources_device_id FOREIGN KEY (project_id, device_id) REFERENCES devices (project_id, id) DEFERRABLE INITIALLY DEFERRED
+);
+CREATE TABLE scenes (
+  project_id uuid NOT NULL REFERENCES projects (id) ON DELETE CASCADE,
+  id text NOT NULL,
+  name text NOT NULL,
+  room_id text,
+  trigger text NOT NULL CHECK (trigger IN ('button', 'sensor', 'sunset', 'sunrise', 'time', 'voice', 'leave', 'arrive')),
+  device_id text,
+  at text NOT NULL,
+  actions jsonb NOT NULL,
+  PRIMARY KEY (project_id, id),
+  CONSTRAINT scenes_room_id FOREIGN KEY (project_id, room_id) REFERENCES rooms (project_id, id) DEFERRABLE INITIALLY DEFERRED,
+  CONSTRAINT scenes_device_id FOREIGN KEY (project_id, device_id) REFERENCES devices (project_id, id) DEFERRABLE INITIALLY DEFERRED
+);
+ALTER TABLE racks ADD closet jsonb;
 `;
 
 const DOWN = `
+ALTER TABLE racks DROP closet;
+DROP TABLE scenes;
+DROP TABLE rf_sources;
+DROP TABLE zones;
 DROP TABLE patches;
 DROP TABLE terminations;
 DROP TABLE equipment;
 DROP TABLE circuits;
 `;
 
-/** Equipment of head ends, where runs are terminated, cords between ports, mains circuits. */
+/** Equipment of head ends, where runs are terminated, cords, mains circuits; zones, signals on coax, scenes; closets of racks. */
 export const headEndEquipment: Migration = {
   name: '2026-12-16-head-end-equipment',
   up: (sql) => sql(UP),

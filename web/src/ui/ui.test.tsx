@@ -187,7 +187,7 @@ describe('edits that were set aside', () => {
     expect(second.textContent).to.include('…');
     await page.user.click(within(first).getAllByRole('button')[0]);
     await page.user.click(within(second).getAllByRole('button')[0]);
-    expect(within(second).getByRole('alert').textContent).to.not.equal('');
+    expect((await within(second).findByRole('alert')).textContent).to.not.equal('');
     await page.user.click(within(second).getAllByRole('button')[1]);
     expect(settled).to.deep.equal(['c1 restore', 'c2 again', 'c2 let-go']);
   });

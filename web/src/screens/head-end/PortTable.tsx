@@ -95,7 +95,7 @@ function PortChoice({ row, headEnd }: { readonly row: PatchRow; readonly headEnd
   const need = headEnd.needs.find(({ runId }) => runId === row.runId);
   const termination = headEnd.terminations.get(row.runId);
   if (!need || !termination) return row.port;
-  const ports = headEnd.equipment.flatMap(portsOf).filter((port) => takesRuns(port, need.kind, need.feeds));
+  const ports = headEnd.equipment.flatMap(portsOf).filter((port) => takesRuns(port, need.kind, need));
   const taken = new Map([...headEnd.terminations.values()].map((one) => [`${one.equipmentId}/${one.port}`, one.runId]));
   const numberOf = new Map(headEnd.needs.map(({ runId, number }) => [runId, number]));
   return (

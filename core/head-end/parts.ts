@@ -1,0 +1,66 @@
+import { type Reading, whole } from '../derive/index.ts';
+import type { Circuit, Equipment, Patch, Termination } from '../model/index.ts';
+import { NEED_OF_RUN, type RunNeed } from './needs.ts';
+import { portKey } from './ports.ts';
+
+/** What runs end with, everything that stands in head ends, and how it hangs together. */
+export interface HeadEndParts {
+  readonly needs: readonly RunNeed[];
+  readonly needByRun: ReadonlyMap<string, RunNeed>;
+  readonly equipment: readonly Equipment[];
+  readonly equipmentById: ReadonlyMap<string, Equipment>;
+  readonly terminations: readonly Termination[];
+  readonly terminationOfRun: ReadonlyMap<string, Termination>;
+  /** Terminations by the equipment that they are on, and needs by their rack. */
+  readonly terminationsOn: ReadonlyMap<string, readonly Termination[]>;
+  readonly needsAt: ReadonlyMap<string, readonly RunNeed[]>;
+  /** Runs by the port that they end on. */
+  readonly runAt: ReadonlyMap<string, string>;
+  readonly patches: readonly Patch[];
+  /** Both ends of every cord by their port. */
+  readonly patchAt: ReadonlyMap<string, Patch>;
+  readonly circuits: readonly Circuit[];
+}
+
+export const HEAD_END_PARTS = whole<HeadEndParts>({
+  name: 'parts of head ends',
+  tables: ['circuits', 'equipment', 'patches', 'terminations'],
+  nodes: [NEED_OF_RUN],
+  make: (read) => partsOf(read),
+});
+
+function partsOf(read: Reading): HeadEndParts {
+  const equipment = read.rows('equipment');
+  const terminations = read.rows('terminations');
+  const patches = read.rows('patches');
+  const needs = read.all(NEED_OF_RUN).flatMap((need) => need ?? []);
+  return {
+    needs,
+    needByRun: new Map(needs.map((need) => [need.runId, need])),
+    equipment,
+    equipmentById: new Map(equipment.map((one) => [one.id, one])),
+    terminations,
+    terminationOfRun: new Map(terminations.map((one) => [one.runId, one])),
+    terminationsOn: groupedBy(terminations, ({ equipmentId }) => equipmentId),
+    needsAt: groupedBy(needs, ({ rackId }) => rackId),
+    runAt: new Map(terminations.map((one) => [portKey(one.equipmentId, one.port), one.runId])),
+    patches,
+    patchAt: new Map(
+      patches.flatMap((one) => [
+        [portKey(one.equipmentId, one.port), one] as const,
+        [portKey(one.toEquipmentId, one.toPort), one] as const,
+      ]),
+    ),
+    circuits: read.rows('circuits'),
+  };
+}
+
+function groupedBy<T>(rows: readonly T[], keyOf: (row: T) => string): ReadonlyMap<string, readonly T[]> {
+  const groups = new Map<string, T[]>();
+  for (const row of rows) {
+    const group = groups.get(keyOf(row));
+    if (group) group.push(row);
+    else groups.set(keyOf(row), [row]);
+  }
+  return groups;
+}

@@ -108,20 +108,19 @@ function terminated(equipment: readonly Equipment[], needs: readonly RunNeed[], 
   const ports = equipment.flatMap(portsOf);
   const terminations: Omit<Termination, 'id'>[] = [];
   const short: RunNeed[] = [];
-  for (const kind of [...new Set(needs.map((need) => need.kind))].sort()) {
-    const wanting = needs.filter((need) => need.kind === kind);
-    const open = ports.filter((port) => takesRuns(port, kind) && !taken.has(portKey(port.equipment.id, port.name)));
-    const inputs = ports.filter((port) => takesRuns(port, kind, { feeds: null, isSignalIn: true }));
-    const filling = new Filling(
-      open,
-      wanting.filter(({ isSignalIn }) => !isSignalIn),
-    );
-    const coming = new Filling(
-      inputs,
-      wanting.filter(({ isSignalIn }) => isSignalIn),
-    );
+  const groups = new Map<string, RunNeed[]>();
+  for (const need of needs) {
+    const key = `${need.kind} ${wishedBy(need)}`;
+    groups.set(key, [...(groups.get(key) ?? []), need]);
+  }
+  for (const key of [...groups.keys()].sort()) {
+    const wanting = groups.get(key)!;
+    const [{ kind, isSignalIn, feeds }] = wanting;
+    const wish = { isSignalIn, feeds: feeds === 'siren' ? feeds : null };
+    const open = ports.filter((port) => takesRuns(port, kind, wish) && !taken.has(portKey(port.equipment.id, port.name)));
+    const filling = new Filling(open, wanting);
     for (const need of wanting) {
-      const port = (need.isSignalIn ? coming : filling).next(need, taken);
+      const port = filling.next(need, taken);
       if (!port) {
         short.push(need);
         continue;
@@ -132,6 +131,9 @@ function terminated(equipment: readonly Equipment[], needs: readonly RunNeed[], 
   }
   return { terminations, short };
 }
+
+/** Runs of a kind that want other ports than the rest of it: signals that come in, sirens. */
+const wishedBy = ({ isSignalIn, feeds }: RunNeed): string => (isSignalIn ? 'in' : feeds === 'siren' ? 'siren' : '');
 
 /** Fills panels so that each keeps its share of the spare ports. */
 class Filling {
@@ -180,6 +182,8 @@ function isGoodEnough(port: Port, need: RunNeed, isStrict: boolean): boolean {
   if (category !== null && group.category !== null && !isAtLeast(group.category, category)) return false;
   if (kind === 'power')
     return takesRuns(port, kind, need) && (!equipment.supply || dcW / ports <= equipment.supply.wattsEach + 1e-9);
+  // Alarm keypads belong to the alarm panel, those of lights and music to the controller.
+  if (kind === 'bus' && isStrict && (need.system === 'guard') !== (equipment.kind === 'alarm-panel')) return false;
   if (kind === 'speaker') {
     const { amplifier } = equipment;
     // Low impedance and a line of 100 V never meet; of a bridged amplifier the odd channel has the load.

@@ -71,7 +71,7 @@ export function wantedPresets(
   const isRack = isRackMounted({ kind: headEnd });
   const wanted: EquipmentPreset[] = [];
   const count = (kind: RunNeed['kind']) =>
-    needs.filter((need) => need.kind === kind && need.feeds !== 'siren').reduce((sum, { ports }) => sum + ports, 0);
+    needs.filter((need) => need.kind === kind && !isOfAlarm(need)).reduce((sum, { ports }) => sum + ports, 0);
   const there = (kind: RunNeed['kind']) => equipment.flatMap(portsOf).filter((port) => takesRuns(port, kind)).length;
   const has = (...kinds: readonly EquipmentKind[]) => equipment.some(({ kind }) => kinds.includes(kind));
   const missing = (kind: RunNeed['kind']) => Math.max(0, Math.ceil(count(kind) * spareOf(kind) - 1e-9) - there(kind));
@@ -114,7 +114,7 @@ export function wantedPresets(
     ['alarm-panel-32', 32],
   ]);
   const hasPanel = has('alarm-panel') || wanted.some(({ kind }) => kind === 'alarm-panel');
-  if (!hasPanel && needs.some(({ feeds }) => feeds === 'siren')) add('alarm-panel');
+  if (!hasPanel && needs.some(isOfAlarm)) add('alarm-panel');
   // Amplifiers are too hot for an enclosure: they hang on the wall beside it.
   if (headEnd !== 'enclosure') speakers(needs, equipment, add);
   else {
@@ -132,6 +132,9 @@ export function wantedPresets(
   return wanted;
 }
 
+/** Keypads and sirens of an alarm, which its panel takes beside the zones. */
+const isOfAlarm = ({ kind, system, feeds }: RunNeed): boolean => feeds === 'siren' || (kind === 'bus' && system === 'guard');
+
 type Add = (presetId: string) => void;
 
 /** Channels of theatres go to receivers, those of music to amplifiers of as many channels. */
@@ -142,7 +145,7 @@ function speakers(needs: readonly RunNeed[], equipment: readonly Equipment[], ad
       .reduce((sum, { ports }) => sum + ports, 0);
   const there = (kind: EquipmentKind, isLine = false) =>
     equipment
-      .filter((one) => one.kind === kind && (one.amplifier?.lineV != null) === isLine)
+      .filter((one) => one.kind === kind && ((one.amplifier?.lineV ?? null) !== null) === isLine)
       .flatMap(portsOf)
       .filter((port) => takesRuns(port, 'speaker')).length;
   let theatre = channels(true) - there('receiver');

@@ -134,7 +134,20 @@ function openEntry(parts: HeadEndParts): Port | null {
         !parts.runAt.has(key)
       );
     });
-  return inputs.find(({ equipment }) => equipment.kind !== 'modem') ?? inputs[0] ?? null;
+  // With one outlet and nothing to split, the line goes straight to the panel at which its run ends.
+  const panels = () =>
+    parts.equipment
+      .filter(({ kind }) => kind === 'coax-panel')
+      .flatMap(portsOf)
+      .find((port) => isPlain(parts, port));
+  return inputs.find(({ equipment }) => equipment.kind !== 'modem') ?? inputs[0] ?? panels() ?? null;
+}
+
+/** A port of a panel with the run of an outlet behind it, and no cord before it. */
+function isPlain(parts: HeadEndParts, { equipment, name }: Port): boolean {
+  const key = portKey(equipment.id, name);
+  const need = parts.needByRun.get(parts.runAt.get(key) ?? '');
+  return need !== undefined && !need.isSignalIn && !parts.patchAt.has(key);
 }
 
 function entryOf(

@@ -59,7 +59,6 @@ export function planRf(
   const source = project.rfSources[sourceId];
   if (!headEnd) return err('record-gone', { in: 'racks', id: rackId });
   if (!source) return err('record-gone', { in: 'rfSources', id: sourceId });
-  const parts = derivationsOf(project).get(HEAD_END_PARTS);
   const modem =
     source.service === 'cable-modem'
       ? headEnd.equipment.find(({ kind, ports }) => kind === 'modem' && ports.some(({ name }) => name === 'line'))
@@ -110,27 +109,36 @@ export function planRf(
     for (const [n, output] of node.outputs.entries()) grow(output, { equipment: splitter, port: `coax ${n + 1}` });
   };
   grow(solved.value.tree, at);
-  const standing = parts.equipment.filter((one) => one.rackId === rackId && without.value.equipment[one.id]);
+  const built = placedWith(project, without.value, headEnd, made);
+  if (!built.ok) return built;
+  return ok({ operations: [...cleared, ...built.value.operations, ...wires.operations(built.value.placed)], plan: solved.value });
+}
+
+interface Placed {
+  readonly operations: readonly Operation[];
+  readonly placed: ReadonlyMap<string, Equipment>;
+}
+
+/** A head end with new equipment in it, fed and in its place. Problems: those of `arranged`. */
+function placedWith(
+  project: ProjectDocument,
+  without: ProjectDocument,
+  { rack, equipment }: HeadEnd,
+  made: readonly Equipment[],
+): Outcome<Placed> {
+  const standing = equipment.filter(({ id }) => without.equipment[id]);
   const circuitId = standing.find((one) => one.circuitId !== null)?.circuitId ?? listOf(project, 'circuits')[0]?.id ?? null;
   const fed = feeds([...standing, ...made], circuitId);
-  const placed = arranged(headEnd.rack, fed);
-  if (!placed.ok) return placed;
-  const placeOf = new Map(placed.value.map((one) => [one.id, one]));
-  const standingIds = new Set(standing.map(({ id }) => id));
-  const places = fed.flatMap((one): Operation[] => {
-    const place = placeOf.get(one.id) ?? one;
-    const { atUnit, units, face, xM, yM } = place;
-    if (!standingIds.has(one.id)) return [create('equipment', { ...one, atUnit, units, face, xM, yM })];
+  const places = arranged(rack, fed);
+  if (!places.ok) return places;
+  const placeOf = new Map(places.value.map((one) => [one.id, one]));
+  const known = new Set(standing.map(({ id }) => id));
+  const operations = fed.flatMap((one): Operation[] => {
+    const { atUnit, units, face, xM, yM } = placeOf.get(one.id) ?? one;
+    if (!known.has(one.id)) return [create('equipment', { ...one, atUnit, units, face, xM, yM })];
     return [update('equipment', project.equipment[one.id], { atUnit, units, face, xM, yM }) ?? []].flat();
   });
-  return ok({
-    operations: [
-      ...cleared,
-      ...places,
-      ...wires.operations(new Map(fed.map((one) => [one.id, { ...one, ...placeOf.get(one.id) }]))),
-    ],
-    plan: solved.value,
-  });
+  return ok({ operations, placed: new Map(fed.map((one) => [one.id, { ...one, ...placeOf.get(one.id) }])) });
 }
 
 /** Takes away splitters and amplifiers that are not locked, with their cords and what ends on them. */

@@ -15,7 +15,7 @@ import {
   ROUTE_OF_RUN,
   runsByDevice,
 } from '../runs/index.ts';
-import { type HeadEndPlan, type HeadEndPlanHow, planHeadEnd } from '../head-end/index.ts';
+import { type HeadEndChoice, headEndChoices, type HeadEndPlan, type HeadEndPlanHow, planHeadEnd } from '../head-end/index.ts';
 import { type BassAdvice, bassAdvice, designingTheatre, type TheatreDesign } from '../theatre/index.ts';
 import { dragDraft } from './drag-draft.ts';
 import { type EditEffects, effectsOf } from './effects.ts';
@@ -160,6 +160,11 @@ export class DerivedProject {
   }
 
   /** Equipment, places, ports and cords of a head end, as far as was asked for. */
+  /** What each choice of head ends does to all lengths. */
+  headEndChoices(): HeadEndChoice[] {
+    return headEndChoices(this.opened.project);
+  }
+
   planHeadEnd({ rackId, how, prefix }: HeadEndPlanQuestion): Outcome<HeadEndPlan> {
     return planHeadEnd(this.opened.project, rackId, how, prefix);
   }

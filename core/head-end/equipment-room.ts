@@ -30,6 +30,8 @@ export interface RoomWall {
 /** Cables of one family on their way into a head end, and the smallest openings that take them. */
 export interface FamilyEntry {
   readonly family: string;
+  /** The cables of it, by the names of their types. */
+  readonly names: readonly string[];
   readonly cables: number;
   /** Sleeves of this size, each filled no more than its limit. */
   readonly sleeves: number;
@@ -234,12 +236,15 @@ function doorsOf(project: ProjectDocument, rack: Rack, walls: readonly RoomWall[
 function entriesOf(project: ProjectDocument, { needs }: HeadEnd): FamilyEntry[] {
   const { jurisdiction } = project.project;
   const byFamily = new Map<string, number[]>();
+  const namesOf = new Map<string, Set<string>>();
   for (const { runId } of needs) {
     const cable = project.cableTypes[project.runs[runId].cableTypeId];
     byFamily.set(cable.family, [...(byFamily.get(cable.family) ?? []), cable.outsideDiameterM]);
+    namesOf.set(cable.family, (namesOf.get(cable.family) ?? new Set()).add(cable.name));
   }
   const sizes = CONDUITS.filter(({ region }) => region === (jurisdiction === 'NA' ? 'NA' : 'EU'));
   return [...byFamily].sort().map(([family, diameters]) => {
+    const about = { family, names: [...namesOf.get(family)!].sort(), cables: diameters.length };
     const largest = sizes[sizes.length - 1];
     for (let sleeves = 1; sleeves <= diameters.length; sleeves++) {
       const each = spread(diameters, sleeves);
@@ -247,10 +252,10 @@ function entriesOf(project: ProjectDocument, { needs }: HeadEnd): FamilyEntry[] 
         const filled = each.map((group) => conduitFill(group, one.insideM, jurisdiction));
         if (!filled.every((fill) => fill.ok && fill.value.fits)) continue;
         const fullest = filled.map((fill) => (fill.ok ? fill.value : null)!).sort((a, b) => b.fill - a.fill)[0];
-        return { family, cables: diameters.length, sleeves, size: one.name, fill: fullest.fill, limit: fullest.limit };
+        return { ...about, sleeves, size: one.name, fill: fullest.fill, limit: fullest.limit };
       }
     }
-    return { family, cables: diameters.length, sleeves: diameters.length, size: largest.name, fill: 1, limit: 0.4 };
+    return { ...about, sleeves: diameters.length, size: largest.name, fill: 1, limit: 0.4 };
   });
 }
 

@@ -94,3 +94,4 @@ export {
 } from './equipment-room.ts';
 export { type Shortfall, shortfalls } from './shortfall.ts';
 export { type HeadEndChoice, headEndChoices } from './choices.ts';
+export { portsAfter } from './new-run-ports.ts';

@@ -1,10 +1,13 @@
 import { expect } from 'chai';
 import { derivationsOf } from '../derive/index.ts';
-import { type Equipment, type ProjectDocument, remove, update } from '../model/index.ts';
+import { placeDevice } from '../devices/index.ts';
+import { type Equipment, type ProjectDocument, remove, removeWithDependants, update } from '../model/index.ts';
 import { applied, designedHouse, wiredHouse } from '../testing/index.ts';
 import { deepest, overlaps, tooHot } from './faults.ts';
 import { HEAD_ENDS } from './head-end.ts';
 import { newEquipment, presetOf } from './library.ts';
+import { portsAfter } from './new-run-ports.ts';
+import { HEAD_END_PARTS } from './parts.ts';
 import { moveRunToPort, planHeadEnd } from './plan.ts';
 import { rfOutlets } from './rf-outlets.ts';
 
@@ -133,5 +136,40 @@ describe('coax outlets of a head end', () => {
     // RG6: 1.60 and 6.55 dB for 100 ft, and two connectors.
     expect(lowDb).to.be.closeTo(0.4 + (1.6 / 30.48) * lengthM!, 0.05);
     expect(highDb).to.be.closeTo(0.4 + (6.55 / 30.48) * lengthM!, 0.2);
+  });
+});
+
+describe('an edit of runs', () => {
+  let made = 0;
+  const newId = (kind: string) => `${kind}_e${++made}`;
+  const house = designedHouse([{ typeId: 'network-drop', at: [1, 0.05] }]);
+  const placed = placeDevice(
+    house,
+    { typeId: 'camera', levelId: house.racks.rack.levelId, at: [3, -0.05] },
+    { device: 'cam', run: () => newId('run') },
+  );
+  if (!placed.ok) throw new Error(placed.problem.code);
+  const { operations } = placed.value;
+  const withCamera = applied(house, [...operations, ...portsAfter(house, operations, newId)]);
+
+  it('takes a port of the panel and one of the switch for a new camera, in the same edit', () => {
+    const parts = derivationsOf(withCamera).get(HEAD_END_PARTS);
+    const [run] = Object.values(withCamera.runs).filter(({ deviceId }) => deviceId === 'cam');
+    const own = parts.terminationOfRun.get(run.id)!;
+    expect(parts.equipmentById.get(own.equipmentId)!.kind).to.equal('patch-panel');
+    expect(parts.patchAt.has(`${own.equipmentId}/${own.port}`)).to.equal(true);
+  });
+
+  it('takes the cord out with the run, and leaves all others', () => {
+    const gone = removeWithDependants(withCamera, 'devices', 'cam');
+    const after = applied(withCamera, [...gone, ...portsAfter(withCamera, gone, newId)]);
+    expect(Object.keys(after.terminations).sort()).to.deep.equal(Object.keys(house.terminations).sort());
+    expect(Object.keys(after.patches).sort()).to.deep.equal(Object.keys(house.patches).sort());
+  });
+
+  it('does nothing where no equipment was chosen, or where no run changes', () => {
+    const bare = wiredHouse([{ typeId: 'network-drop', at: [1, 0.05] }]);
+    expect(portsAfter(bare, operations, newId)).to.deep.equal([]);
+    expect(portsAfter(house, [update('racks', house.racks.rack, { name: 'Other' })!], newId)).to.deep.equal([]);
   });
 });

@@ -10,6 +10,7 @@ import {
   labelsSvg,
   planList,
   planSheet,
+  rackDrawings,
   scheduleCsv,
   scheduleOf,
   type ScheduleRow,
@@ -29,6 +30,7 @@ import { planPdf } from './plan-pdf.ts';
 import type { DocumentName, DocumentQuery } from './queries.ts';
 import { scheduleXlsx } from './schedule-xlsx.ts';
 import { SHEETS, withLowered } from './sheets.ts';
+import { headEndPdf, rackFieldMm } from './head-end-pdf.ts';
 import { type KeyPlan, tablesPdf, type TablesSheet } from './tables-pdf.ts';
 import { tagsPdf } from './tags-pdf.ts';
 import { templatePdf } from './template-pdf.ts';
@@ -88,7 +90,7 @@ function scheduleRows({ project, today, progress }: DocumentSource): readonly Sc
 }
 
 /** Sheets whose places are measured from walls. */
-const hasPlaces = (sheet: TablesSheet): boolean => sheet !== 'checks' && sheet !== 'headEnd';
+const hasPlaces = (sheet: TablesSheet): boolean => sheet !== 'checks';
 
 /** The levels that have walls, each with its walls numbered. */
 const keyPlans = (project: ProjectDocument, paper: SheetPaper): KeyPlan[] =>
@@ -106,6 +108,10 @@ const makeSheet =
     const tables = withLowered(project, tablesOf(project, today));
     progress(0.6);
     const title = { project: project.project, revision, date: today };
+    if (sheet === 'headEnd') {
+      const drawings = rackDrawings(project, rackFieldMm(paper));
+      return { name: `${name}.pdf`, mediaType: PDF, bytes: await headEndPdf(drawings, tables, title, paper) };
+    }
     const plans = hasPlaces(sheet) && tables.length > 0 ? keyPlans(project, paper) : [];
     return { name: `${name}.pdf`, mediaType: PDF, bytes: await tablesPdf(sheet, tables, title, paper, plans) };
   };

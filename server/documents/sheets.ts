@@ -84,6 +84,9 @@ export const SHEETS = {
         holds: (name, minutes) => words.t('documents.headEnd.words.holds', { name, minutes }),
         air: (litres, cfm) => words.t('documents.headEnd.words.air', { litres, cfm }),
         days: (days) => words.t('documents.headEnd.words.days', { days }),
+        ...{ by: en.ui.headEnd.control.by, lacks: en.ui.headEnd.paths.lacks, methods: en.ui.headEnd.paths.methods },
+        ...{ sound: en.ui.headEnd.paths.sound, verdicts: en.ui.headEnd.rf.verdicts, triggers: en.ui.headEnd.control.triggers },
+        ...{ means: en.ui.headEnd.alarm.means, openLoop: en.ui.headEnd.alarm.openLoop },
       });
     },
   },

@@ -37,6 +37,10 @@ const WIDE: Readonly<Record<string, number>> = {
   cutOut: 1.2,
   size: 1.6,
   figures: 1.6,
+  way: 4,
+  acts: 4,
+  trigger: 1.5,
+  input: 1.5,
 };
 
 /** A sheet of tables: the texts under its name hold title, sections, notes and column titles. */

@@ -1,7 +1,27 @@
-import { derivationsOf } from '../../derive/index.ts';
-import { cordCounts, fromTop, type HeadEnd, HEAD_ENDS, patchRows } from '../../head-end/index.ts';
+import { derivationsOf, listOf } from '../../derive/index.ts';
+import { deviceTitle } from '../../devices/index.ts';
+import {
+  alarmPlans,
+  type ControlBy,
+  controlPathsOf,
+  cordCounts,
+  equipmentRoom,
+  fromTop,
+  HEAD_END_PARTS,
+  type HeadEnd,
+  HEAD_ENDS,
+  patchRows,
+  pathGbps,
+  type PathLack,
+  type PathMethod,
+  restartOrder,
+  RF_LEVELS,
+  type RfEnd,
+  SIGNAL_TABLE,
+  zoneRows,
+} from '../../head-end/index.ts';
 import { formatLength } from '../../math/index.ts';
-import type { Equipment, EquipmentKind, PortKind, ProjectDocument } from '../../model/index.ts';
+import type { Equipment, EquipmentKind, PortKind, ProjectDocument, SceneTrigger } from '../../model/index.ts';
 
 export type HeadEndColumn =
   | 'headEnd'
@@ -22,10 +42,45 @@ export type HeadEndColumn =
   | 'wanted'
   | 'count'
   | 'used'
-  | 'most';
+  | 'most'
+  | 'room'
+  | 'load'
+  | 'watts'
+  | 'loss'
+  | 'input'
+  | 'source'
+  | 'sink'
+  | 'way'
+  | 'by'
+  | 'scene'
+  | 'trigger'
+  | 'acts'
+  | 'terminals'
+  | 'loop'
+  | 'rest'
+  | 'trip'
+  | 'cut'
+  | 'lowest'
+  | 'highest'
+  | 'verdict'
+  | 'step';
 
 export interface HeadEndTable {
-  readonly section: 'equipment' | 'budgets' | 'patches' | 'cords' | 'power' | 'open';
+  readonly section:
+    | 'equipment'
+    | 'budgets'
+    | 'patches'
+    | 'cords'
+    | 'power'
+    | 'open'
+    | 'zones'
+    | 'signals'
+    | 'coax'
+    | 'alarm'
+    | 'control'
+    | 'scenes'
+    | 'restart'
+    | 'sleeves';
   readonly columns: readonly HeadEndColumn[];
   readonly rows: readonly (readonly string[])[];
 }
@@ -43,6 +98,14 @@ export interface HeadEndSheetWords {
   readonly holds: (name: string, minutes: number) => string;
   readonly air: (litres: number, cfm: number) => string;
   readonly days: (days: number) => string;
+  readonly by: Readonly<Record<ControlBy, string>>;
+  readonly lacks: Readonly<Record<PathLack, string>>;
+  readonly methods: Readonly<Record<PathMethod, string>>;
+  readonly sound: string;
+  readonly verdicts: Readonly<Record<RfEnd['verdict'], string>>;
+  readonly triggers: Readonly<Record<SceneTrigger, string>>;
+  readonly means: Readonly<Record<string, string>>;
+  readonly openLoop: string;
 }
 
 /** What an installer needs at head ends: equipment with its place, ports with runs and cords, what it draws and gives off. */
@@ -86,8 +149,122 @@ export function headEndSheet(project: ProjectDocument, words: HeadEndSheetWords)
       columns: ['headEnd', 'run', 'port'],
       rows: each(({ open }) => open.map(({ number, kind }) => [number, words.ports[kind]])),
     },
+    ...houseTables(project, words),
+    {
+      section: 'sleeves',
+      columns: ['headEnd', 'what', 'count', 'port', 'used', 'most'],
+      rows: each(({ rack }) =>
+        (equipmentRoom(project, rack.id)?.entries ?? []).map(({ names, cables, sleeves, size, fill, limit }) => [
+          ...[names.join(', '), String(cables), `${sleeves} × ${size}`],
+          ...[`${Math.round(fill * 100)} %`, `${Math.round(limit * 100)} %`],
+        ]),
+      ),
+    },
   ];
   return tables.filter(({ rows }) => rows.length > 0);
+}
+
+/** What goes over several head ends: zones, signals, coax, alarm, control. */
+function houseTables(project: ProjectDocument, words: HeadEndSheetWords): HeadEndTable[] {
+  const parts = derivationsOf(project).get(HEAD_END_PARTS);
+  if (parts.equipment.length === 0) return [];
+  const steps = restartOrder(parts).map(({ step, names }) => [String(step), names.join(', ')]);
+  return [
+    {
+      section: 'zones',
+      columns: ['room', 'run', 'device', 'port', 'load', 'watts', 'loss', 'input'],
+      rows: zoneLines(project, words),
+    },
+    { section: 'signals', columns: ['sink', 'source', 'way'], rows: signalLines(project, words) },
+    { section: 'coax', columns: ['source', 'run', 'lowest', 'highest', 'verdict'], rows: coaxLines(project, words) },
+    {
+      section: 'alarm',
+      columns: ['terminals', 'run', 'device', 'loop', 'rest', 'trip', 'cut'],
+      rows: alarmLines(project, words),
+    },
+    { section: 'control', columns: ['room', 'device', 'by', 'run', 'port'], rows: controlLines(project, words) },
+    { section: 'scenes', columns: ['scene', 'room', 'trigger', 'acts'], rows: sceneLines(project, words) },
+    { section: 'restart', columns: ['step', 'what'], rows: steps },
+  ];
+}
+
+const nameOfDevice = (project: ProjectDocument, deviceId: string): string => {
+  const device = project.devices[deviceId];
+  return device ? deviceTitle(device, project.deviceTypes[device.typeId]) : '';
+};
+const nameOfRoom = (project: ProjectDocument, deviceId: string, { outdoors }: HeadEndSheetWords): string =>
+  project.rooms[project.devices[deviceId]?.roomId ?? '']?.name ?? outdoors;
+const portOf = (
+  { equipment }: ProjectDocument,
+  at: { readonly equipmentId: string | null; readonly port: string | null } | null,
+): string => (at?.equipmentId ? `${equipment[at.equipmentId]?.name ?? ''} ${at.port ?? ''}` : '');
+
+function zoneLines(project: ProjectDocument, words: HeadEndSheetWords): string[][] {
+  return zoneRows(project).flatMap(({ name, channels }) =>
+    channels.map((one) => [
+      ...[name || words.outdoors, one.number, nameOfDevice(project, one.deviceId), portOf(project, one)],
+      one.loadOhm === null ? '' : `${Number(one.loadOhm.toFixed(1))} Ω`,
+      one.watts === null ? '' : `${Math.round(one.watts)} W`,
+      one.lossDb === null ? '' : `${one.lossDb.toFixed(2)} dB`,
+      portOf(project, one.input),
+    ]),
+  );
+}
+
+function signalLines(project: ProjectDocument, words: HeadEndSheetWords): string[][] {
+  const { cells, sources, sinks } = derivationsOf(project).get(SIGNAL_TABLE);
+  const sourceOf = new Map(sources.map(({ id, name }) => [id, name]));
+  return sinks.flatMap((sink) =>
+    cells
+      .filter(({ sinkId }) => sinkId === sink.id)
+      .map((cell) => {
+        const gbps = cell.method === null ? null : pathGbps(project, cell);
+        const ports = cell.path.map((at) => portOf(project, at)).join(' → ');
+        const how =
+          cell.method === null ? words.sound : `${words.methods[cell.method]}${gbps === null ? '' : `, ${gbps} Gbit/s`}`;
+        const way = cell.isReached ? `${how}: ${ports}` : `${words.lacks[cell.lack ?? 'no-way']} (${portOf(project, cell.at)})`;
+        return [sink.name || words.outdoors, sourceOf.get(cell.sourceId) ?? '', way];
+      }),
+  );
+}
+
+function coaxLines(project: ProjectDocument, words: HeadEndSheetWords): string[][] {
+  return derivationsOf(project)
+    .get(RF_LEVELS)
+    .reaches.flatMap(({ source, ends }) =>
+      ends.map(({ runId, equipmentId, lowDbuv, highDbuv, verdict }) => [
+        ...[source.name, runId ? project.runs[runId].number : (project.equipment[equipmentId]?.name ?? '')],
+        ...[`${lowDbuv.toFixed(1)} dBµV`, `${highDbuv.toFixed(1)} dBµV`, words.verdicts[verdict]],
+      ]),
+    );
+}
+
+function alarmLines(project: ProjectDocument, words: HeadEndSheetWords): string[][] {
+  const ohm = (value: number | null): string => (value === null ? words.openLoop : `${Math.round(value)} Ω`);
+  return alarmPlans(project).flatMap(({ zones }) =>
+    zones.map(({ terminals, number, deviceId, loopOhm, reads, means }) => [
+      ...[terminals, number, `${nameOfRoom(project, deviceId, words)} · ${nameOfDevice(project, deviceId)}`],
+      loopOhm === null ? '' : `${loopOhm.toFixed(1)} Ω`,
+      ...(['rest', 'trip', 'cut'] as const).map((test) => `${ohm(reads[test])}: ${words.means[means[test]]}`),
+    ]),
+  );
+}
+
+function controlLines(project: ProjectDocument, words: HeadEndSheetWords): string[][] {
+  return controlPathsOf(project).map((one) => [
+    ...[nameOfRoom(project, one.deviceId, words), nameOfDevice(project, one.deviceId), words.by[one.by], one.number],
+    portOf(project, one),
+  ]);
+}
+
+function sceneLines(project: ProjectDocument, words: HeadEndSheetWords): string[][] {
+  return listOf(project, 'scenes').map(({ name, roomId, trigger, deviceId, at, actions }) => [
+    ...[name, project.rooms[roomId ?? '']?.name ?? ''],
+    [words.triggers[trigger], deviceId ? nameOfDevice(project, deviceId) : '', at].filter(Boolean).join(', '),
+    actions
+      .map((one) => `${nameOfRoom(project, one.deviceId, words)} · ${nameOfDevice(project, one.deviceId)}: ${one.does}`)
+      .join('; '),
+  ]);
 }
 
 const watts = (value: number): string => (value === 0 ? '' : `${Math.round(value)} W`);

@@ -33,3 +33,4 @@ export { supportsOf } from './supports.ts';
 export { tradesSheet } from './trades-sheet.ts';
 export { type TheatreMark, type TheatreSheet, theatreSheet, type TheatreSheetWords, theatreTables } from './theatre-sheet.ts';
 export { headEndSheet, type HeadEndSheetWords, type HeadEndTable } from './head-end-sheet.ts';
+export { type DrawnFace, type DrawnItem, type RackDrawing, rackDrawings } from './rack-drawing.ts';

@@ -158,6 +158,8 @@ export const askTheatreDesign = (roomId: string, prefix: string, signal: AbortSi
   ask('designTheatre', { roomId, prefix }, { signal, report: (value) => 'share' in value && onShare(value.share) });
 /** What a head end would become: designed, arranged or connected. */
 export const askHeadEndPlan = (question: HeadEndPlanQuestion) => ask('planHeadEnd', question);
+/** What each choice of head ends does to all lengths: the house is routed anew for each. */
+export const askHeadEndChoices = () => ask('headEndChoices', null);
 /** What subwoofers do at the seats of a room, and better places for so many of them. */
 export const askBass = (roomId: string, count: number) => ask('bass', { roomId, count });
 /** A run in the walls beside the same run on the surface. */

@@ -84,6 +84,8 @@ function unreachable(error: unknown): never {
 }
 
 let engine: ProjectSync | null = null;
+/** What an edit of runs does at head ends; fetched after the project is there, before anybody edits it. */
+let portsAfter: typeof import('@dusky-spool/core/head-end').portsAfter | null = null;
 let stopFollowing: (() => void) | null = null;
 let keepTimer = 0;
 
@@ -93,6 +95,10 @@ export const useProjectStore = create<ProjectStore>((set, get) => {
   const startSync = async (projectId: string, loaded: { project: ProjectDocument; revision: number }) => {
     const { edits, history, setAside } = await keptWork(projectId);
     if (get().projectId !== projectId) return;
+    void import('@dusky-spool/core/head-end').then(
+      (headEnd) => (portsAfter = headEnd.portsAfter),
+      () => undefined,
+    );
     engine = new ProjectSync(
       {
         send: (changes) => postJson<ChangesReply>(`/projects/${projectId}/changes`, { changes }).catch(unreachable),
@@ -185,7 +191,9 @@ export const useProjectStore = create<ProjectStore>((set, get) => {
         refuse(operations.problem);
         return false;
       }
-      const problem = engine?.edit(title, operations.value) ?? null;
+      const view = get().sync?.view;
+      const more = view && portsAfter ? portsAfter(view, operations.value, newRecordId) : [];
+      const problem = engine?.edit(title, [...operations.value, ...more]) ?? null;
       if (problem) refuse(problem);
       set({ preview: null });
       return problem === null;

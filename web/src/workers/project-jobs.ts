@@ -6,6 +6,7 @@ import type {
   HeadEndPlanQuestion,
   HeadEndQuestion,
 } from '@dusky-spool/core/deltas';
+import type { HeadEndChoice } from '@dusky-spool/core/head-end';
 import type { TidyRoutes } from '@dusky-spool/core/pathways';
 import type { Outcome } from '@dusky-spool/core/math';
 import type { Operation, ProjectDocument } from '@dusky-spool/core/model';
@@ -53,6 +54,7 @@ export interface ProjectJobs {
     readonly report: { readonly share: number };
     readonly result: Outcome<TheatreDesign>;
   };
+  readonly headEndChoices: Question<null, HeadEndChoice[]>;
   readonly planHeadEnd: Question<HeadEndPlanQuestion, ReturnType<DerivedProject['planHeadEnd']>>;
   readonly bass: Question<{ readonly roomId: string; readonly count: number }, BassAdvice | null>;
   readonly bothRoutes: Question<string, ReturnType<DerivedProject['bothRoutes']>>;
@@ -99,6 +101,7 @@ export function projectHandlers(derived: DerivedProject): JobHandlers<ProjectJob
     headEnds: (question) => derived.headEnds(question),
     designTheatre: ({ roomId, prefix }, { report, work }) =>
       work(derived.designTheatre(roomId, prefix), (share) => report({ share })),
+    headEndChoices: () => derived.headEndChoices(),
     planHeadEnd: (question) => derived.planHeadEnd(question),
     bass: ({ roomId, count }) => derived.bass(roomId, count),
     bothRoutes: (runId) => derived.bothRoutes(runId),

@@ -1,111 +1,159 @@
-import { type HeadEnd, type RfNode, rfOutlets, type RfService, type RfSource, solveRf } from '@dusky-spool/core/head-end';
+import { derivationsOf, listOf } from '@dusky-spool/core/derive';
+import { planRf, RF_LEVELS, type HeadEnd, type RfReach } from '@dusky-spool/core/head-end';
 import { WINDOWS } from '@dusky-spool/core/calculators';
-import { problemSentence } from '@dusky-spool/texts';
-import { useState } from 'react';
+import type { ProjectDocument } from '@dusky-spool/core/model';
+import { useMemo, useState } from 'react';
+import { createRecords } from '../../commands/create-records.ts';
 import { text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
+import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { Cautions } from '../../ui/Cautions.tsx';
-import { ChoiceField } from '../../ui/ChoiceField.tsx';
-import { NumberField } from '../../ui/fields.tsx';
+import { SmallButton } from '../../ui/SmallButton.tsx';
+import { BANDS } from './bands.ts';
+import { SignalFields } from './SignalFields.tsx';
 
 import css from './head-end.module.css';
 
-const SERVICES = Object.keys(WINDOWS) as RfService[];
-/** Ends of the band of each service, MHz. */
-const BANDS: Readonly<Record<RfService, readonly [number, number]>> = {
-  'cable-modem': [55, 1000],
-  'analogue-catv': [55, 860],
-  'off-air-8vsb': [55, 608],
-  'off-air-cofdm': [470, 694],
-  'dvb-c': [110, 862],
-  fm: [88, 108],
-  'satellite-if': [950, 2150],
-};
-
-/** The level at every coax outlet, and the splitters, amplifier and pads that bring each into its window. */
-export function CoaxPanel({ headEnd }: { readonly headEnd: HeadEnd }) {
+/** Every signal on coax with where it goes and its level there; a press brings every outlet into its window. */
+export function CoaxPanel({ headEnd, mayPlan }: { readonly headEnd: HeadEnd; readonly mayPlan: boolean }) {
   const project = useProject();
-  const [service, setService] = useState<RfService>('cable-modem');
-  const [low, setLow] = useState(68);
-  const [high, setHigh] = useState(66);
-  const [lowestMhz, highestMhz] = BANDS[service];
-  const source: RfSource = { service, lowestMhz, highestMhz, atLowestDbuv: low, atHighestDbuv: high };
-  const outlets = rfOutlets(project, headEnd, source);
-  if (outlets.length === 0) return <p className={css.empty}>{text('headEnd.rf.none')}</p>;
-  const found = solveRf(source, outlets);
-  const numberOf = new Map(outlets.map(({ id, number }) => [id, number]));
-  const { least, most } = WINDOWS[service];
+  const { edit } = useProjectParts('edit');
+  const levels = useMemo(() => derivationsOf(project).get(RF_LEVELS), [project]);
+  const sources = listOf(project, 'rfSources');
+  const [lowestMhz, highestMhz] = BANDS['cable-modem'];
+  const names = new Set(sources.map(({ name }) => name));
+  const add = () => {
+    const services = text('headEnd.rf.services.cable-modem');
+    let name = services;
+    for (let n = 2; names.has(name); n++) name = `${services} ${n}`;
+    edit(
+      text('headEnd.rf.addSignal'),
+      createRecords('rfSources', [
+        {
+          ...{ id: newRecordId('rf'), name, service: 'cable-modem', deviceId: null, lowestMhz, highestMhz },
+          ...{ atLowestDbuv: 68, atHighestDbuv: 66, reading: null, latitudeDeg: null, longitudeDeg: null },
+          ...{ transmitterLatitudeDeg: null, transmitterLongitudeDeg: null, slotDeg: null, declinationDeg: 0, horizon: [] },
+        },
+      ]),
+    );
+  };
+  if (sources.length === 0 && !headEnd.needs.some(({ kind }) => kind === 'coax'))
+    return <p className={css.empty}>{text('headEnd.rf.none')}</p>;
   return (
     <div className={css.panel}>
-      <div className={css.fields}>
-        <ChoiceField
-          label={text('headEnd.rf.service')}
-          value={service}
-          options={SERVICES.map((value) => ({ value, label: text(`headEnd.rf.services.${value}`) }))}
-          onChange={setService}
-        />
-        <NumberField label={text('headEnd.rf.level', { mhz: lowestMhz })} value={low} min={0} max={120} onChange={setLow} />
-        <NumberField label={text('headEnd.rf.level', { mhz: highestMhz })} value={high} min={0} max={120} onChange={setHigh} />
-      </div>
-      <p className="faint">{text('headEnd.rf.window', { least, most })}</p>
-      {!found.ok && <p className={css.badLine}>{problemSentence(found.problem, project.project.units)}</p>}
-      {found.ok && (
-        <>
-          <p>
-            {found.value.gainDb === 0
-              ? text('headEnd.rf.noAmplifier')
-              : text('headEnd.rf.amplifier', { gain: found.value.gainDb })}{' '}
-            {text('headEnd.rf.terminators', { count: found.value.terminators })}
-          </p>
-          <ul className={css.tree}>
-            <Branch node={found.value.tree} numberOf={numberOf} />
-          </ul>
-          <table className={css.table}>
-            <thead>
-              <tr>
-                {(['run', 'low', 'high', 'pad'] as const).map((one) => (
-                  <th key={one} scope="col">
-                    {text(`headEnd.rf.columns.${one}`)}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {found.value.levels.map((one) => (
-                <tr key={one.id}>
-                  <th scope="row">{numberOf.get(one.id)}</th>
-                  <td>{one.atLowestDbuv.toFixed(1)} dBµV</td>
-                  <td>{one.atHighestDbuv.toFixed(1)} dBµV</td>
-                  <td>{one.padDb === 0 ? '–' : `${one.padDb} dB`}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </>
-      )}
+      {sources.length === 0 && <p className="faint">{text('headEnd.rf.noSignal')}</p>}
+      {levels.reaches.map((reach) => (
+        <section key={reach.source.id} className={css.card} aria-label={reach.source.name}>
+          <SignalFields source={reach.source} mayPlan={mayPlan} />
+          {mayPlan && <Solve headEnd={headEnd} sourceId={reach.source.id} />}
+          <Tree reach={reach} />
+        </section>
+      ))}
+      {mayPlan && <SmallButton onClick={add}>{text('headEnd.rf.addSignal')}</SmallButton>}
+      <Faults project={project} levels={levels} />
       <Cautions ids={['C5', 'C6']} />
     </div>
   );
 }
 
-/** A splitter with what hangs on it, as a list in a list. */
-function Branch({ node, numberOf }: { readonly node: RfNode; readonly numberOf: ReadonlyMap<string, string> }) {
-  if (node.kind === 'unused') return <li className="faint">{text('headEnd.rf.terminated')}</li>;
-  if (node.kind === 'outlet')
-    return (
-      <li>
-        {numberOf.get(node.id)}
-        {node.padDb > 0 && ` · ${text('headEnd.rf.padded', { db: node.padDb })}`}
-      </li>
-    );
+function Solve({ headEnd, sourceId }: { readonly headEnd: HeadEnd; readonly sourceId: string }) {
+  const project = useProject();
+  const { edit } = useProjectParts('edit');
+  const [said, setSaid] = useState<string | null>(null);
+  const solve = () => {
+    const found = planRf(project, headEnd.rack.id, sourceId, (kind) => newRecordId(kind.slice(0, 2)));
+    const title = text('headEnd.rf.solve');
+    if (!found.ok) {
+      edit(title, found);
+      return;
+    }
+    const { gainDb, terminators } = found.value.plan;
+    if (!edit(title, found.value.operations)) return;
+    const amplifier = gainDb === 0 ? text('headEnd.rf.noAmplifier') : text('headEnd.rf.amplifier', { gain: gainDb });
+    setSaid(text('headEnd.rf.solved', { amplifier, terminators: text('headEnd.rf.terminators', { count: terminators }) }));
+  };
   return (
-    <li>
-      {text('headEnd.rf.splitter', { ways: node.ways })}
-      <ul>
-        {node.outputs.map((one, n) => (
-          <Branch key={n} node={one} numberOf={numberOf} />
-        ))}
+    <>
+      <p className={css.buttons}>
+        <SmallButton onClick={solve}>{text('headEnd.rf.solve')}</SmallButton>
+        {said && <span className="faint">{said}</span>}
+      </p>
+    </>
+  );
+}
+
+const level = (dbuv: number): string => dbuv.toFixed(1);
+
+/** The signal port by port, each step below the one that it comes from; used outlets with their verdict. */
+function Tree({ reach }: { readonly reach: RfReach }) {
+  const project = useProject();
+  const { steps, ends, source } = reach;
+  const { least, most } = WINDOWS[source.service];
+  const endAt = new Map(ends.map((one) => [`${one.equipmentId} ${one.port}`, one]));
+  // Outputs that lead nowhere are told as closed in the note of the equipment.
+  const used = new Set<number>();
+  for (const [n, step] of steps.entries())
+    if (endAt.has(`${step.equipmentId} ${step.port}`)) for (let k: number | null = n; k !== null; k = steps[k].from) used.add(k);
+  if (reach.entry === null) return <p className={css.badLine}>{text('headEnd.rf.noEntry')}</p>;
+  return (
+    <>
+      <h3 className={css.part}>{text('headEnd.rf.tree')}</h3>
+      <p className="faint">{text('headEnd.rf.window', { least, most })}</p>
+      <ul className={css.tree}>
+        {steps.map((step, n) => {
+          if (!used.has(n)) return null;
+          const end = endAt.get(`${step.equipmentId} ${step.port}`);
+          const isBad = end?.verdict === 'hot' || end?.verdict === 'cold';
+          return (
+            <li key={`${step.equipmentId} ${step.port}`} style={{ marginLeft: `${step.depth}rem` }}>
+              {text('headEnd.rf.step', {
+                ...{ name: project.equipment[step.equipmentId]?.name, port: step.port },
+                ...{ low: level(step.lowDbuv), high: level(step.highDbuv) },
+              })}
+              {end && (
+                <b className={isBad ? css.badLine : ''}>
+                  {' → '}
+                  {text('headEnd.rf.end', {
+                    name: end.runId ? project.runs[end.runId]?.number : project.equipment[end.equipmentId]?.name,
+                    ...{ low: level(end.lowDbuv), high: level(end.highDbuv) },
+                    verdict: text(`headEnd.rf.verdicts.${end.verdict}`),
+                  })}
+                </b>
+              )}
+            </li>
+          );
+        })}
       </ul>
-    </li>
+    </>
+  );
+}
+
+interface FaultProps {
+  readonly project: ProjectDocument;
+  readonly levels: {
+    readonly loops: readonly string[];
+    readonly dark: readonly string[];
+    readonly unterminated: readonly { readonly equipmentId: string; readonly port: string }[];
+  };
+}
+
+function Faults({ project, levels: { loops, dark, unterminated } }: FaultProps) {
+  const nameOf = (id: string) => project.equipment[id]?.name ?? '';
+  return (
+    <>
+      {loops.length > 0 && <p className={css.badLine}>{text('headEnd.rf.loop', { names: loops.map(nameOf).join(', ') })}</p>}
+      {dark.length > 0 && (
+        <p className={css.badLine}>
+          {text('headEnd.rf.dark', { numbers: dark.map((id) => project.runs[id]?.number).join(', ') })}
+        </p>
+      )}
+      {unterminated.length > 0 && (
+        <p className={css.badLine}>
+          {text('headEnd.rf.open', {
+            names: unterminated.map(({ equipmentId, port }) => `${nameOf(equipmentId)} ${port}`).join(', '),
+          })}
+        </p>
+      )}
+    </>
   );
 }

@@ -1,5 +1,12 @@
 import { derivationsOf } from '@dusky-spool/core/derive';
-import { chooseEnclosure, type HeadEnd, HEAD_ENDS, type HeadEndPlanHow, isRackMounted } from '@dusky-spool/core/head-end';
+import {
+  chooseEnclosure,
+  type HeadEnd,
+  HEAD_ENDS,
+  type HeadEndPlanHow,
+  isRackMounted,
+  shortfalls,
+} from '@dusky-spool/core/head-end';
 import { Button, Dropdown, Segmented } from 'antd';
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
@@ -11,17 +18,35 @@ import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { Cautions } from '../../ui/Cautions.tsx';
 import { useKeys } from '../../canvas/useKeys.ts';
 import { HeadEndStage } from '../stages/HeadEndStage.tsx';
+import { AlarmPanel } from './AlarmPanel.tsx';
 import { CoaxPanel } from './CoaxPanel.tsx';
+import { ControlPanel } from './ControlPanel.tsx';
 import { Elevation } from './Elevation.tsx';
 import { EquipmentTable } from './EquipmentTable.tsx';
 import { LossPanel } from './LossPanel.tsx';
+import { PathsPanel } from './PathsPanel.tsx';
 import { PortMap } from './PortMap.tsx';
 import { PortTable } from './PortTable.tsx';
 import { PowerPanel } from './PowerPanel.tsx';
+import { RoomPanel } from './RoomPanel.tsx';
+import { ZonesPanel } from './ZonesPanel.tsx';
 
 import css from './head-end.module.css';
 
-const TABS = ['equipment', 'ports', 'map', 'power', 'coax', 'loss', 'runs'] as const;
+const TABS = [
+  'equipment',
+  'ports',
+  'map',
+  'zones',
+  'paths',
+  'control',
+  'alarm',
+  'coax',
+  'power',
+  'room',
+  'loss',
+  'runs',
+] as const;
 type Tab = (typeof TABS)[number];
 
 /** A head end: what stands in it, what ends on which port, power and heat; every part as a list too. */
@@ -59,7 +84,12 @@ export function HeadEndScreen({ projectId }: { readonly projectId: string }) {
           {tab === 'ports' && <PortTable {...{ headEnd, mayPlan, projectId }} />}
           {tab === 'map' && <PortMap {...{ headEnd, mayPlan }} />}
           {tab === 'power' && <PowerPanel {...{ headEnd, mayPlan }} />}
-          {tab === 'coax' && <CoaxPanel headEnd={headEnd} />}
+          {tab === 'coax' && <CoaxPanel {...{ headEnd, mayPlan }} />}
+          {tab === 'zones' && <ZonesPanel mayPlan={mayPlan} />}
+          {tab === 'paths' && <PathsPanel />}
+          {tab === 'control' && <ControlPanel mayPlan={mayPlan} />}
+          {tab === 'alarm' && <AlarmPanel {...{ headEnd, mayPlan }} />}
+          {tab === 'room' && <RoomPanel {...{ headEnd, mayPlan }} />}
           {tab === 'loss' && <LossPanel {...{ headEnd, chosenId }} />}
           {tab === 'runs' && <HeadEndStage projectId={projectId} />}
           {tab !== 'runs' && <Cautions ids={['C13', 'C1']} />}
@@ -119,6 +149,7 @@ function Header({ projectId, headEnd, headEnds, mayPlan, onRack }: HeaderProps) 
         {text('headEnd.pack')}
       </Button>
       {said && <p className={css.said}>{said}</p>}
+      <ShortLine headEnd={headEnd} />
       {rack.kind === 'enclosure' && <EnclosureLine headEnd={headEnd} />}
     </header>
   );
@@ -149,6 +180,17 @@ function usePlan(headEnd: HeadEnd) {
     setSaid(parts.join(' '));
   };
   return { isBusy, said, plan };
+}
+
+/** What the head end is short of, as the next size with its price. */
+function ShortLine({ headEnd }: { readonly headEnd: HeadEnd }) {
+  const { currency } = useProject().project;
+  const short = shortfalls(headEnd);
+  if (short.length === 0) return null;
+  const list = short
+    .map(({ name, count, price }) => text('headEnd.shortItem', { name, count, price: Math.round(price), currency }))
+    .join(', ');
+  return <p className={`${css.said} ${css.badLine}`}>{text('headEnd.shortOf', { list })}</p>;
 }
 
 /** The size of an enclosure with its reason, and what a rack would cost in its place. */

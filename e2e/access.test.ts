@@ -34,7 +34,7 @@ const ADDRESSES = [
   '/p/PROJECT/head-end?tab=map',
   '/p/PROJECT/head-end?tab=power',
   '/p/PROJECT/head-end?tab=coax',
-  '/p/PROJECT/head-end?tab=loss',
+  ...['zones', 'paths', 'control', 'alarm', 'room', 'loss'].map((tab) => `/p/PROJECT/head-end?tab=${tab}`),
 ];
 /** What is opened over a screen or beside it. */
 const OPENED = [

@@ -184,6 +184,15 @@ describe('the command line', () => {
     };
     expect(lost.runs).to.include('M-EX-01.1');
     expect(lost.equipment).to.deep.equal([]);
+    const quiet = JSON.parse(
+      run('head-end', demo('saltmarsh-granary'), '--without=Audio matrix, 8 sources × 16 zones', '--json').out,
+    ) as { runs: string[] };
+    expect(quiet.runs).to.include('M-GR-01.1');
+    const told = run('head-end', demo('saltmarsh-granary')).out;
+    expect(told).to.match(/^zone Great room: M-GR-01\.1 .*, 200 W$/m);
+    expect(told).to.match(/^signal Media player -> Great room, over the fireplace: matrix$/m);
+    expect(told).to.match(/^coax Provider -> M-ST-01\.3: 6\d\.\d to 6\d\.\d dBuV, good$/m);
+    expect(told).to.match(/^alarm Alarm panel, 16 zones: 5 zones, /m);
     expect(run('head-end', demo('saltmarsh-granary'), '--without=nothing')).to.deep.include({ status: 2 });
     expect(run('head-end', demo('saltmarsh-granary'), '--rf=cable-modem:55:1000:70:68').out).to.match(
       /M-ST-01\.3 +6\d\.\d to 6\d\.\d dBuV/,

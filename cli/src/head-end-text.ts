@@ -1,7 +1,18 @@
 import { WINDOWS } from '@dusky-spool/core/calculators';
 import { edited, derivationsOf } from '@dusky-spool/core/derive';
 import {
+  alarmPlans,
+  busUses,
   chooseEnclosure,
+  controlPathsOf,
+  equipmentRoom,
+  HEAD_END_PARTS,
+  restartOrder,
+  RF_LEVELS,
+  sceneLacks,
+  shortfalls,
+  SIGNAL_TABLE,
+  zoneRows,
   cordCounts,
   designHeadEnd,
   fromTop,
@@ -41,14 +52,64 @@ export function headEndText(project: ProjectDocument, flags: Flags): CommandResu
       json({
         units: 'm',
         refused: designed.refused,
-        headEnds: headEnds.map((one) => ({ ...plain(one), schedule: patchRows(house, one), cords: cordCounts(one) })),
+        headEnds: headEnds.map((one) => ({
+          ...plain(one),
+          ...{ schedule: patchRows(house, one), cords: cordCounts(one), short: shortfalls(one) },
+          room: equipmentRoom(house, one.rack.id),
+        })),
+        ...wholeHouse(house),
       }),
     );
   return good(
-    [...designed.refused.map(({ headEnd, why }) => `${headEnd}: ${why}`), ...headEnds.flatMap((one) => lines(house, one))].join(
-      '\n',
-    ),
+    [
+      ...designed.refused.map(({ headEnd, why }) => `${headEnd}: ${why}`),
+      ...headEnds.flatMap((one) => lines(house, one)),
+      ...houseLines(house),
+    ].join('\n'),
   );
+}
+
+/** What goes over all head ends. */
+function wholeHouse(project: ProjectDocument) {
+  const derived = derivationsOf(project);
+  return {
+    ...{ zones: zoneRows(project), signals: derived.get(SIGNAL_TABLE), coax: derived.get(RF_LEVELS) },
+    ...{ alarms: alarmPlans(project), control: controlPathsOf(project), buses: busUses(project), scenes: sceneLacks(project) },
+    restart: restartOrder(derived.get(HEAD_END_PARTS)),
+  };
+}
+
+function houseLines(project: ProjectDocument): string[] {
+  const { zones, signals, coax, alarms, control, scenes } = wholeHouse(project);
+  const nameOf = (id: string) => project.equipment[id]?.name ?? '';
+  const sinkOf = new Map(signals.sinks.map(({ id, name }) => [id, name]));
+  return [
+    ...zones.map(
+      ({ name, channels, watts }) =>
+        `zone ${name || 'outdoors'}: ${channels.map(({ number }) => number).join(' ')}, ${fixed(watts)} W`,
+    ),
+    ...signals.cells.map(
+      ({ sourceId, sinkId, isReached, method, lack }) =>
+        `signal ${nameOf(sourceId)} -> ${sinkOf.get(sinkId) || 'outdoors'}: ${isReached ? (method ?? 'sound') : `missing, ${lack}`}`,
+    ),
+    ...coax.reaches.flatMap(({ source, ends }) =>
+      ends.map(
+        ({ runId, equipmentId, lowDbuv, highDbuv, verdict }) =>
+          `coax ${source.name} -> ${runId ? project.runs[runId].number : nameOf(equipmentId)}: ${fixed(lowDbuv, 1)} to ${fixed(highDbuv, 1)} dBuV, ${verdict}`,
+      ),
+    ),
+    ...coax.loops.map((id) => `coax loop: ${nameOf(id)}`),
+    ...alarms.map(
+      ({ panel, zones: own, neededAh, hours }) =>
+        `alarm ${panel.name}: ${own.length} zones, ${neededAh === null ? '-' : fixed(neededAh, 1)} Ah for ${hours} h`,
+    ),
+    ...control
+      .filter(({ isWhole }) => !isWhole)
+      .map(({ number, deviceId, by }) => `control ${number || deviceId}: ${by}, not whole`),
+    ...scenes.map(
+      ({ sceneId, reason, deviceId }) => `scene ${project.scenes[sceneId].name}: ${reason}${deviceId ? ` ${deviceId}` : ''}`,
+    ),
+  ];
 }
 
 const plain = ({ terminations, ...rest }: HeadEnd) => ({ ...rest, terminations: [...terminations.values()] });

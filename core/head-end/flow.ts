@@ -50,12 +50,13 @@ export function reachedFrom(
   parts: HeadEndParts,
   starts: readonly Port[],
   onward: Onward = onwardOfPicture,
+  passes: (equipment: Equipment) => boolean = () => true,
 ): ReadonlyMap<string, Hop> {
   const reached = new Map<string, Hop>();
   const queue: Hop[] = [];
   const visit = (equipment: Equipment, port: string, from: Hop | null) => {
     const key = portKey(equipment.id, port);
-    if (reached.has(key) || (from && from.steps >= MOST_HOPS)) return;
+    if (reached.has(key) || (from && from.steps >= MOST_HOPS) || !passes(equipment)) return;
     const runId = parts.runAt.get(key) ?? null;
     const hop = { ...{ equipment, equipmentId: equipment.id, port, runId, from }, steps: from ? from.steps + 1 : 0 };
     reached.set(key, hop);

@@ -95,3 +95,13 @@ export {
 export { type Shortfall, shortfalls } from './shortfall.ts';
 export { type HeadEndChoice, headEndChoices } from './choices.ts';
 export { portsAfter } from './new-run-ports.ts';
+export {
+  type ComparedPort,
+  comparePorts,
+  type PlannedPort,
+  plannedPorts,
+  type PortFault,
+  readAsPlanned,
+  type SwitchFault,
+  withFaults,
+} from './switch-ports.ts';

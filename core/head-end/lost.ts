@@ -2,7 +2,7 @@ import { derivationsOf, withoutRecords } from '../derive/index.ts';
 import type { Equipment, ProjectDocument } from '../model/index.ts';
 import { HEAD_END_PARTS, type HeadEndParts } from './parts.ts';
 import type { RunNeed } from './needs.ts';
-import { otherEnd } from './flow.ts';
+import { otherEnd, outputsOf, reachedFrom } from './flow.ts';
 import { portAt, portKey } from './ports.ts';
 
 /** What is taken away: a cable, a piece of equipment with its ports, one port, a cord or a mains circuit. */
@@ -24,7 +24,8 @@ export function whatStops(project: ProjectDocument, removed: Removed): Stopped {
   const before = derivationsOf(project).get(HEAD_END_PARTS);
   const after = derivationsOf(without(project, removed, before)).get(HEAD_END_PARTS);
   const hasRouter = before.equipment.some(({ kind }) => kind === 'router');
-  const [was, is] = [working(before, hasRouter), working(after, hasRouter, removed.kind === 'circuit' ? removed.id : null)];
+  const was = working(before, hasRouter);
+  const is = working(after, hasRouter, removed.kind === 'circuit' ? removed.id : null, was.played);
   return {
     runs: before.needs.filter(({ runId }) => was.runs.has(runId) && !is.runs.has(runId)),
     equipment: before.equipment.filter(
@@ -61,12 +62,19 @@ function without(project: ProjectDocument, removed: Removed, parts: HeadEndParts
 interface Working {
   readonly runs: ReadonlySet<string>;
   readonly equipment: ReadonlySet<string>;
+  /** Ports at which a powered source is heard or seen. */
+  readonly played: ReadonlySet<string>;
 }
 
 const MOST_STEPS = 12;
 
 /** Which runs are served and which equipment is powered and, on the network, reaches its router. */
-function working(parts: HeadEndParts, hasRouter: boolean, deadCircuit: string | null = null): Working {
+function working(
+  parts: HeadEndParts,
+  hasRouter: boolean,
+  deadCircuit: string | null = null,
+  playedBefore: ReadonlySet<string> = new Set(),
+): Working {
   const powered = new Map<string, boolean>();
   const isPowered = (one: Equipment | undefined, depth = 0): boolean => {
     if (!one || depth > MOST_STEPS) return false;
@@ -81,11 +89,16 @@ function working(parts: HeadEndParts, hasRouter: boolean, deadCircuit: string | 
     return has;
   };
   const online = onlineOf(parts, hasRouter, isPowered);
+  const sources = parts.equipment.filter((one) => one.kind === 'source' && isPowered(one));
+  const played = new Set(reachedFrom(parts, sources.flatMap(outputsOf), undefined, isPowered).keys());
   const runs = parts.needs
     .filter((need) => {
       const termination = parts.terminationOfRun.get(need.runId);
       const at = termination && parts.equipmentById.get(termination.equipmentId);
       if (!at || !portAt(at, termination!.port)) return false;
+      const key = portKey(at.id, termination!.port);
+      // What a source was heard or seen at before has to be so still.
+      if (playedBefore.has(key) && !played.has(key)) return false;
       if (need.kind !== 'data' || at.kind !== 'patch-panel') return isPowered(at);
       const patch = parts.patchAt.get(portKey(at.id, termination!.port));
       if (!patch) return false;
@@ -94,7 +107,7 @@ function working(parts: HeadEndParts, hasRouter: boolean, deadCircuit: string | 
     })
     .map(({ runId }) => runId);
   return {
-    runs: new Set(runs),
+    ...{ runs: new Set(runs), played },
     equipment: new Set(
       parts.equipment.filter((one) => isPowered(one) && (!isNetwork(one) || online.has(one.id))).map(({ id }) => id),
     ),

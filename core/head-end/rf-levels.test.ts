@@ -134,6 +134,20 @@ describe('a plan for coax', () => {
     expect(end.lowDbuv).to.equal(52 - 4);
   });
 
+  it('gives it a tap where a splitter would leave too much', () => {
+    const wired = designedHouse([...OUTLETS(2), { typeId: 'network-drop', at: [4, 0.05] }]);
+    const house = applied(wired, [create('rfSources', { ...PROVIDER, atLowestDbuv: 92, atHighestDbuv: 92 })]);
+    const found = planRf(house, 'rack', 'rf1', newId);
+    if (!found.ok) throw new Error(found.problem.code);
+    const built = applied(house, found.value.operations);
+    const { ends } = levels(built).reaches[0];
+    expect(ends).to.have.length(3);
+    expect(ends.every(({ verdict }) => verdict === 'good' || verdict === 'fair')).to.equal(true);
+    // 92 less 20 dB down the branch.
+    expect(ends.find(({ runId }) => runId === null)!.lowDbuv).to.equal(72);
+    expect(ofKind(built, 'tap').map(({ name }) => name)).to.deep.equal(['Coax tap, 20 dB']);
+  });
+
   it('is refused by its reason, and changes nothing', () => {
     const dead = planRf(received(2, { atLowestDbuv: 20, atHighestDbuv: 20 }), 'rack', 'rf1', newId);
     expect(dead.ok ? '' : dead.problem.code).to.equal('rf-source-weak');

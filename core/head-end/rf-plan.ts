@@ -1,3 +1,4 @@
+import { PASSIVES, WINDOWS } from '../calculators/index.ts';
 import { derivationsOf, edited, listOf } from '../derive/index.ts';
 import { err, ok, type Outcome } from '../math/index.ts';
 import {
@@ -16,7 +17,7 @@ import { HEAD_ENDS, type HeadEnd } from './head-end.ts';
 import { newEquipment, presetOf } from './library.ts';
 import { HEAD_END_PARTS } from './parts.ts';
 import { portKey } from './ports.ts';
-import { type RfNode, type RfPlan, type RfSource, solveRf, splitterDb } from './rf.ts';
+import { type RfNode, type RfPlan, type RfSource, solveRf, splitterDb, TABLE_TOP_MHZ } from './rf.ts';
 import { rfOutlets } from './rf-outlets.ts';
 
 export interface RfChange {
@@ -25,23 +26,48 @@ export interface RfChange {
 }
 
 /** What is solved anew; what is locked stays out of it. */
-const SOLVED: ReadonlySet<Equipment['kind']> = new Set(['splitter', 'rf-amplifier']);
+const SOLVED: ReadonlySet<Equipment['kind']> = new Set(['splitter', 'tap', 'rf-amplifier']);
 
-/** The level of a signal at the head end, and after the first leg that a cable modem gets before any amplifier (ENGINEERING 5.5). */
-function atHeadEnd(project: ProjectDocument, headEnd: HeadEnd, sourceId: string, hasModem: boolean): RfSource {
+/** The level of a signal where it comes in at a head end. */
+function atHeadEnd(project: ProjectDocument, headEnd: HeadEnd, sourceId: string): RfSource {
   const { service, lowestMhz, highestMhz, deviceId, reading, ...promised } = project.rfSources[sourceId];
   const level = reading ?? promised;
   const own = headEnd.needs.find((need) => need.isSignalIn && need.deviceId === deviceId);
   const lost = own
     ? rfOutlets(project, { ...headEnd, needs: [{ ...own, isSignalIn: false }] }, { lowestMhz, highestMhz })[0]
     : null;
-  const split = (mhz: number) => (hasModem ? splitterDb(2, mhz)! : 0);
   return {
     ...{ service, lowestMhz, highestMhz },
-    atLowestDbuv: level.atLowestDbuv - (lost?.lowDb ?? 0) - split(lowestMhz),
-    atHighestDbuv: level.atHighestDbuv - (lost?.highDb ?? 0) - split(highestMhz),
+    atLowestDbuv: level.atLowestDbuv - (lost?.lowDb ?? 0),
+    atHighestDbuv: level.atHighestDbuv - (lost?.highDb ?? 0),
   };
 }
+
+/** What gives a modem its leg before everything else: a splitter of two, or a tap where that would be too much. */
+interface ModemLeg {
+  /** Null is a splitter. */
+  readonly tapDb: number | null;
+  readonly lossDb: (mhz: number) => number;
+}
+
+const TAPS_DB = [6, 9, 12, 16, 20, 24] as const;
+
+/** A cable modem gets the first leg, before any amplifier (ENGINEERING 5.5). */
+function modemLeg(source: RfSource): ModemLeg {
+  const { least, most } = WINDOWS[source.service];
+  const [low, high] = [Math.min(source.atLowestDbuv, source.atHighestDbuv), Math.max(source.atLowestDbuv, source.atHighestDbuv)];
+  const splitter: ModemLeg = { tapDb: null, lossDb: (mhz) => splitterDb(2, mhz)! };
+  if (high - splitter.lossDb(source.lowestMhz) <= most) return splitter;
+  const tapDb = TAPS_DB.find((db) => high - db <= most && low - db >= least);
+  if (tapDb === undefined) return splitter;
+  return { tapDb, lossDb: (mhz) => PASSIVES[`tap-through-${tapDb}`][mhz > TABLE_TOP_MHZ ? 1 : 0] };
+}
+
+const lessBy = (source: RfSource, { lossDb }: Pick<ModemLeg, 'lossDb'>): RfSource => ({
+  ...source,
+  atLowestDbuv: source.atLowestDbuv - lossDb(source.lowestMhz),
+  atHighestDbuv: source.atHighestDbuv - lossDb(source.highestMhz),
+});
 
 /**
  * Splitters, an amplifier, pads and cords that bring a signal to every coax outlet of a head end within its window, in place of those that
@@ -64,7 +90,9 @@ export function planRf(
       ? headEnd.equipment.find(({ kind, ports }) => kind === 'modem' && ports.some(({ name }) => name === 'line'))
       : undefined;
   const band = { lowestMhz: source.lowestMhz, highestMhz: source.highestMhz };
-  const solved = solveRf(atHeadEnd(project, headEnd, sourceId, modem !== undefined), rfOutlets(project, headEnd, band));
+  const coming = atHeadEnd(project, headEnd, sourceId);
+  const leg = modem ? modemLeg(coming) : null;
+  const solved = solveRf(leg ? lessBy(coming, leg) : coming, rfOutlets(project, headEnd, band));
   if (!solved.ok) return solved;
   const cleared = withoutSolved(project, headEnd);
   const without = edited(project, cleared);
@@ -90,11 +118,11 @@ export function planRf(
   const wires = new Wiring(without.value, newId);
   const entry = wires.entryOf(headEnd, source.deviceId);
   let at: End | null = entry;
-  if (modem) {
-    const leg = make('splitter-2');
-    wires.join(at, { equipment: leg, port: 'in 1' });
-    wires.join({ equipment: leg, port: 'coax 1' }, { equipment: modem, port: 'line 1' });
-    at = { equipment: leg, port: 'coax 2' };
+  if (modem && leg) {
+    const first = leg.tapDb === null ? make('splitter-2') : make('tap-4', tapOf(leg.tapDb));
+    wires.join(at, { equipment: first, port: 'in 1' });
+    wires.join({ equipment: first, port: 'coax 1' }, { equipment: modem, port: 'line 1' });
+    at = { equipment: first, port: leg.tapDb === null ? 'coax 2' : 'out 1' };
   }
   if (solved.value.gainDb > 0) {
     const amplifier = make('rf-amplifier', { gainDb: solved.value.gainDb });
@@ -140,6 +168,12 @@ function placedWith(
   });
   return ok({ operations, placed: new Map(fed.map((one) => [one.id, { ...one, ...placeOf.get(one.id) }])) });
 }
+
+/** A tap of so many dB with one branch. */
+const tapOf = (db: number): Partial<Equipment> => ({
+  ...{ gainDb: -db, throughDb: -PASSIVES[`tap-through-${db}`][0], closesUnused: true, name: `Coax tap, ${db} dB` },
+  ports: (['in', 'out', 'coax'] as const).map((name) => ({ name, kind: 'coax', count: 1, poeClass: null, category: null })),
+});
 
 /** Takes away splitters and amplifiers that are not locked, with their cords and what ends on them. */
 function withoutSolved(project: ProjectDocument, { equipment }: HeadEnd): Operation[] {

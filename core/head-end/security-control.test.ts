@@ -10,6 +10,7 @@ import { HEAD_ENDS } from './head-end.ts';
 import { HEAD_END_PARTS } from './parts.ts';
 import { alarmPlans } from './security.ts';
 import { shortfalls } from './shortfall.ts';
+import { comparePorts, plannedPorts, readAsPlanned, withFaults } from './switch-ports.ts';
 
 const at = (typeId: string, x: number, y = 0.05) => ({ typeId, at: [x, y] as [number, number] });
 const ofKind = (project: ProjectDocument, kind: Equipment['kind']) =>
@@ -195,5 +196,41 @@ describe('what a head end is short of', () => {
   it('is nothing before any equipment was chosen', () => {
     const house = designedHouse([]);
     expect(derivationsOf(house).get(HEAD_ENDS).map(shortfalls)).to.deep.equal([[]]);
+  });
+});
+
+describe('a switch beside the plan', () => {
+  const house = designedHouse([at('camera', 1, -0.05), at('camera', 2, -0.05), at('network-drop', 3)]);
+  const planned = plannedPorts(house, ofKind(house, 'switch'));
+  const read = readAsPlanned(planned);
+  const faultsOf = (...faults: Parameters<typeof withFaults>[1]) =>
+    comparePorts(planned, withFaults(read, faults)).flatMap((one) => one.faults);
+  const cameras = planned
+    .map(({ watts }, n) => ({ watts, nth: planned.slice(0, n + 1).filter(({ isUp }) => isUp).length }))
+    .filter(({ watts }) => watts > 0);
+  const [first, second] = cameras.map(({ nth }) => nth);
+
+  it('agrees where everything is as planned: cameras fed, a drop of the owner down', () => {
+    expect(cameras).to.have.length(2);
+    expect(faultsOf()).to.deep.equal([]);
+  });
+
+  it('tells what is dead, slow, unfed, too hungry or swapped', () => {
+    expect(faultsOf({ nth: first, isUp: false })).to.deep.equal(['no-link', 'no-power']);
+    expect(faultsOf({ nth: first, mbps: 100 })).to.deep.equal(['slow']);
+    expect(faultsOf({ nth: first, watts: 0 })).to.deep.equal(['no-power']);
+    expect(faultsOf({ nth: first, watts: 90 })).to.deep.equal(['too-much-power']);
+    expect(faultsOf({ nth: first, serialOfNth: second }, { nth: second, serialOfNth: first })).to.deep.equal([
+      'wrong-device',
+      'wrong-device',
+    ]);
+    expect(faultsOf({ nth: 400, isUp: false })).to.deep.equal([]);
+  });
+
+  it('tells what nobody planned, and ports that it does not name', () => {
+    const free = planned.find(({ number }) => number === '')!;
+    const stray = read.map((one) => (one.port === free.port ? { ...one, isUp: true, mbps: 1000 } : one));
+    expect(comparePorts(planned, stray).flatMap(({ faults }) => faults)).to.deep.equal(['unexpected-link']);
+    expect(new Set(comparePorts(planned, []).flatMap(({ faults }) => faults))).to.deep.equal(new Set(['no-link', 'no-power']));
   });
 });

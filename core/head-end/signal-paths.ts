@@ -83,7 +83,7 @@ const PICTURED = partOf('devices with pictures', 'devices', ({ typeId }) =>
 /** Every source against every display and group of speakers. */
 export const SIGNAL_TABLE = whole<SignalTable>({
   name: 'signal paths',
-  tables: ['cableTypes', 'deviceTypes', 'runs'],
+  tables: ['cableTypes', 'deviceTypes', 'rooms', 'runs'],
   nodes: [HEAD_END_PARTS, PICTURED, SPEAKER_GROUPS],
   make: (read) => {
     const { project } = read;
@@ -128,7 +128,13 @@ function signalTable(
     ...displays
       .filter((one) => !isBehind(one))
       .map((one): Sink => ({
-        ...{ kind: 'display', id: one.id, name: one.name || project.deviceTypes[one.typeId].name },
+        ...{
+          kind: 'display',
+          id: one.id,
+          name: [project.rooms[one.roomId ?? '']?.name, one.name || project.deviceTypes[one.typeId].name]
+            .filter(Boolean)
+            .join(', '),
+        },
         roomIds: one.roomId === null ? [] : [one.roomId],
         runIds: (runsTo.get(one.id) ?? [])
           .filter((run) => run.toDeviceId === null && carriesPicture(project, run))

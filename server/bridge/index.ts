@@ -1,19 +1,25 @@
-// Here: the instrument bridge: devices outside the browser (a laser meter) behind adapters, and simulated ones on loopback.
+// Here: the instrument bridge: devices outside the browser (a laser meter, a label printer, a network switch) behind adapters, and simulated ones on loopback.
 // Not here: what is done with a reading.
 // Start with `startBridge`.
 import { type LabelPrinter, rawPrinter } from './label-printer.ts';
 import { startLabelPrinterSimulator } from './label-printer-simulator.ts';
 import { type LaserMeter, lineLaser } from './laser.ts';
 import { startLaserSimulator } from './laser-simulator.ts';
+import { lineSwitch, type NetworkSwitch } from './network-switch.ts';
+import { startSwitchSimulator } from './switch-simulator.ts';
 
 export { rawPrinter, type LabelPrinter } from './label-printer.ts';
 export { startLabelPrinterSimulator, type PrintedJob } from './label-printer-simulator.ts';
 export type { LaserMeter } from './laser.ts';
 export { lineLaser } from './laser.ts';
 export { startLaserSimulator } from './laser-simulator.ts';
+export { lineSwitch, type NetworkSwitch } from './network-switch.ts';
+export { startSwitchSimulator, SWITCH_SCRIPTS } from './switch-simulator.ts';
 
 export interface Bridge {
   readonly laser: LaserMeter;
+  readonly networkSwitch: NetworkSwitch;
+  readonly switchIsSimulated: boolean;
   readonly printer: LabelPrinter;
   readonly printerIsSimulated: boolean;
   readonly instruments: readonly { readonly kind: string; readonly name: string; readonly simulated: boolean }[];
@@ -22,17 +28,24 @@ export interface Bridge {
 
 /**
  * Starts the bridge. `LASER_PORT` points it at a meter's own line server on loopback instead of the simulated one, `LABEL_PRINTER_PORT`
- * at a printer that takes PDF jobs as bytes.
+ * at a printer that takes PDF jobs as bytes, `SWITCH_PORT` at a program that speaks the line protocol for a real switch.
  */
 export async function startBridge(
   laserPort = process.env.LASER_PORT,
   printerPort = process.env.LABEL_PRINTER_PORT,
+  switchPort = process.env.SWITCH_PORT,
 ): Promise<Bridge> {
   const simulated = laserPort ? null : await startLaserSimulator();
   const laser: LaserMeter = lineLaser(simulated ? 'simulated laser meter' : 'laser meter', simulated?.port ?? Number(laserPort));
   const paper = printerPort ? null : await startLabelPrinterSimulator();
   const printer = rawPrinter(paper ? 'simulated label printer' : 'label printer', paper?.port ?? Number(printerPort));
-  for (const server of [simulated?.server, paper?.server]) {
+  const ports = switchPort ? null : await startSwitchSimulator();
+  const networkSwitch = lineSwitch(
+    ports ? 'simulated network switch' : 'network switch',
+    ports?.port ?? Number(switchPort),
+    ports !== null,
+  );
+  for (const server of [simulated?.server, paper?.server, ports?.server]) {
     server?.on('error', () => undefined);
     server?.unref();
   }
@@ -40,13 +53,17 @@ export async function startBridge(
     laser,
     printer,
     printerIsSimulated: paper !== null,
+    networkSwitch,
+    switchIsSimulated: ports !== null,
     instruments: [
       { kind: 'laser', name: laser.name, simulated: simulated !== null },
       { kind: 'printer', name: printer.name, simulated: paper !== null },
+      { kind: 'switch', name: networkSwitch.name, simulated: ports !== null },
     ],
     close: () => {
       simulated?.server.close();
       paper?.server.close();
+      ports?.server.close();
     },
   };
 }

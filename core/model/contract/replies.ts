@@ -179,6 +179,25 @@ export const instrumentsReply = z.strictObject({
 });
 export const measureReply = z.strictObject({ lengthM: z.number().describe('m') });
 
+/** What a network switch says of one of its ports. */
+export const switchPortReading = z.strictObject({
+  port: z.string().min(1).max(40),
+  isUp: z.boolean(),
+  mbps: z.number().min(0).max(1_000_000).describe('link speed, Mbit/s'),
+  watts: z.number().min(0).max(200).describe('power over Ethernet that it gives, W'),
+  serial: z.string().max(60).describe('what the device there calls itself'),
+});
+export type SwitchPortReading = z.infer<typeof switchPortReading>;
+export const switchReply = z.strictObject({ simulated: z.boolean(), ports: z.array(switchPortReading) });
+export type SwitchReply = z.infer<typeof switchReply>;
+/** What is plugged in by the plan: a simulated switch reads it, a real one its own ports. */
+export const switchRequest = z.strictObject({ plugged: z.array(switchPortReading).max(400), script: z.string().min(1).max(40) });
+export const switchScriptsReply = z.strictObject({
+  simulated: z.boolean(),
+  scripts: z.array(z.strictObject({ name: z.string(), title: z.string() })),
+});
+export type SwitchScriptsReply = z.infer<typeof switchScriptsReply>;
+
 const member = z.strictObject({
   id: z.uuid(),
   name: z.string(),

@@ -3,10 +3,12 @@ import { spawnSync } from 'node:child_process';
 import ExcelJS from 'exceljs';
 import sharp from 'sharp';
 import { svgLines } from '@dusky-spool/core/house';
-import { hasEnded, type JobReply } from '@dusky-spool/core/model';
+import { hasEnded, type JobReply, type SwitchReply, type SwitchScriptsReply } from '@dusky-spool/core/model';
 import type { PlannedRefusal } from '../../http/problems.ts';
 import { lineLaser } from '../../bridge/laser.ts';
 import { startLaserSimulator } from '../../bridge/laser-simulator.ts';
+import { lineSwitch } from '../../bridge/network-switch.ts';
+import { startSwitchSimulator } from '../../bridge/switch-simulator.ts';
 import { type Database, openDatabase } from '../../database/index.ts';
 import { freshDatabaseUrl } from '../../testing/fresh-database.ts';
 import { startTestServer, type TestServer } from '../../testing/test-server.ts';
@@ -446,6 +448,7 @@ describe('plans on the server', () => {
     expect(instruments).to.deep.equal([
       { kind: 'laser', name: 'simulated laser meter', simulated: true },
       { kind: 'printer', name: 'simulated label printer', simulated: true },
+      { kind: 'switch', name: 'simulated network switch', simulated: true },
     ]);
     const { lengthM } = await client.json<{ lengthM: number }>('POST', '/bridge/laser/measure', {});
     expect(lengthM).to.equal(2.612);
@@ -455,6 +458,32 @@ describe('plans on the server', () => {
     await new Promise((done) => meter.server.close(done));
     const away = await lineLaser('meter', meter.port)
       .measure()
+      .catch((error: PlannedRefusal) => error.problem.code);
+    expect(away).to.equal('instrument-away');
+  });
+
+  it('have a network switch that plays a script of faults, and takes neither an unknown one nor nonsense', async () => {
+    const plugged = [1, 2].map((n) => ({ port: `data ${n}`, isUp: true, mbps: 1000, watts: 6, serial: `C-${n}` }));
+    const ports = async (script: string) =>
+      (await client.json<SwitchReply>('POST', '/bridge/switch/ports', { plugged, script })).ports.map(
+        ({ isUp, mbps, serial }) => [isUp, mbps, serial],
+      );
+    const { scripts } = await client.json<SwitchScriptsReply>('GET', '/bridge/switch/scripts');
+    expect(scripts.map(({ name }) => name)).to.include.members(['as-planned', 'dead-port', 'slow-pair', 'swapped', 'power']);
+    expect(await ports('as-planned')).to.deep.equal(plugged.map(({ isUp, mbps, serial }) => [isUp, mbps, serial]));
+    expect(await ports('dead-port')).to.deep.equal([
+      [false, 0, ''],
+      [true, 1000, 'C-2'],
+    ]);
+    expect((await ports('swapped')).map((one) => one[2])).to.deep.equal(['C-2', 'C-1']);
+    expect((await client.send('POST', '/bridge/switch/ports', { plugged, script: 'none' })).status).to.equal(404);
+    expect((await client.send('POST', '/bridge/switch/ports', { plugged: [{ port: 1 }], script: 'power' })).status).to.equal(422);
+    // One that is not told what is plugged in has nothing; one that is away says so.
+    const bare = await startSwitchSimulator();
+    expect(await lineSwitch('switch', bare.port, false).ports(plugged, 'power')).to.deep.equal([]);
+    await new Promise((done) => bare.server.close(done));
+    const away = await lineSwitch('switch', bare.port, true)
+      .ports(plugged, 'power')
       .catch((error: PlannedRefusal) => error.problem.code);
     expect(away).to.equal('instrument-away');
   });

@@ -1,6 +1,18 @@
-import { instrumentsReply, measureReply, printerJobsReply, type PrinterJobsReply } from '@dusky-spool/core/model';
-import type { Bridge } from '../../bridge/index.ts';
+import express from 'express';
+import {
+  instrumentsReply,
+  measureReply,
+  printerJobsReply,
+  type PrinterJobsReply,
+  switchReply,
+  type SwitchReply,
+  switchRequest,
+  switchScriptsReply,
+  type SwitchScriptsReply,
+} from '@dusky-spool/core/model';
+import { type Bridge, SWITCH_SCRIPTS } from '../../bridge/index.ts';
 import { refusal } from '../../http/problems.ts';
+import { parseShape } from '../../http/parse.ts';
 import type { RouteTable } from '../../http/route-table.ts';
 import type { Services } from '../../services/services.ts';
 import { printedBy, printedJob } from './store.ts';
@@ -17,6 +29,27 @@ export function instrumentRoutes(table: RouteTable, { database }: Services, brid
     async (request, response) => {
       if (request.params.kind !== 'laser') throw refusal('not-found', { field: 'instrument' });
       response.json({ lengthM: await bridge.laser.measure() });
+    },
+  );
+  table.get(
+    '/bridge/switch/scripts',
+    'field',
+    { does: 'Scripts of faults that the simulated network switch plays', reply: switchScriptsReply },
+    (_request, response) => {
+      const scripts = SWITCH_SCRIPTS.map(({ name, title }) => ({ name, title }));
+      response.json({ simulated: bridge.switchIsSimulated, scripts } satisfies SwitchScriptsReply);
+    },
+  );
+  table.post(
+    '/bridge/switch/ports',
+    'field',
+    { does: 'Reads the ports of a network switch', body: switchRequest, reply: switchReply },
+    express.json({ limit: '200kb' }),
+    async (request, response) => {
+      const { plugged, script } = parseShape(request.body, switchRequest);
+      if (!SWITCH_SCRIPTS.some(({ name }) => name === script)) throw refusal('not-found', { field: 'script' });
+      const ports = await bridge.networkSwitch.ports(plugged, script);
+      response.json({ simulated: bridge.switchIsSimulated, ports } satisfies SwitchReply);
     },
   );
   table.get(

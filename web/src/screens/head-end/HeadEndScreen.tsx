@@ -20,6 +20,7 @@ import { useKeys } from '../../canvas/useKeys.ts';
 import { HeadEndStage } from '../stages/HeadEndStage.tsx';
 import { AlarmPanel } from './AlarmPanel.tsx';
 import { CoaxPanel } from './CoaxPanel.tsx';
+import { Commissioning } from './Commissioning.tsx';
 import { ControlPanel } from './ControlPanel.tsx';
 import { Elevation } from './Elevation.tsx';
 import { EquipmentTable } from './EquipmentTable.tsx';
@@ -81,7 +82,12 @@ export function HeadEndScreen({ projectId }: { readonly projectId: string }) {
         />
         <div className={css.tabBody}>
           {tab === 'equipment' && <EquipmentTable {...common} />}
-          {tab === 'ports' && <PortTable {...{ headEnd, mayPlan, projectId }} />}
+          {tab === 'ports' && (
+            <>
+              <Commissioning headEnd={headEnd} />
+              <PortTable {...{ headEnd, mayPlan, projectId }} />
+            </>
+          )}
           {tab === 'map' && <PortMap {...{ headEnd, mayPlan }} />}
           {tab === 'power' && <PowerPanel {...{ headEnd, mayPlan }} />}
           {tab === 'coax' && <CoaxPanel {...{ headEnd, mayPlan }} />}

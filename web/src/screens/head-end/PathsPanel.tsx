@@ -3,7 +3,7 @@ import { pathGbps, SIGNAL_TABLE, type SignalCell, type SignalTable, type Sink } 
 import { useMemo, useState } from 'react';
 import { text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
-import { deviceName, placeName } from './device-name.ts';
+import { deviceName } from './device-name.ts';
 
 import css from './head-end.module.css';
 
@@ -33,12 +33,7 @@ export function PathsPanel() {
         <tbody>
           {table.sinks.map((sink) => (
             <tr key={sink.id}>
-              <th scope="row">
-                {sinkName(sink)}{' '}
-                <span className="faint">
-                  {sink.kind === 'display' && sink.roomIds.map((id) => placeName(project, id)).join(', ')}
-                </span>
-              </th>
+              <th scope="row">{sinkName(sink)}</th>
               {table.sources.map(({ id, name }) => (
                 <td key={id}>
                   <Cell

@@ -4,6 +4,7 @@ import { fireEvent, waitFor } from '@testing-library/react';
 import { listOf } from '@dusky-spool/core/derive';
 import { designedHouse, wiredHouse } from '@dusky-spool/core/testing';
 import type { ProjectDocument } from '@dusky-spool/core/model';
+import { fakeServer } from '../../testing/fake-server.ts';
 import { choose, enter } from '../../testing/fields.ts';
 import { closePage, renderInProject } from '../../testing/render.tsx';
 import { startWorkers, stopWorkers } from '../../testing/worker.ts';
@@ -19,7 +20,12 @@ const designed = designedHouse(DEVICES);
 const ofKind = (project: ProjectDocument, kind: string) => listOf(project, 'equipment').find((one) => one.kind === kind)!;
 
 describe('a head end on screen', () => {
-  afterEach(closePage);
+  let server: ReturnType<typeof fakeServer> | null = null;
+  afterEach(() => {
+    closePage();
+    server?.stop();
+    server = null;
+  });
   const open = (house: ProjectDocument, tab = 'equipment', worker = false) =>
     renderInProject(<HeadEndScreen projectId="p" />, house, { at: `/p/p/head-end?tab=${tab}`, worker });
 
@@ -80,9 +86,107 @@ describe('a head end on screen', () => {
     expect(page.container.querySelectorAll('path.head-end__cord').length).to.be.at.least(cords.length);
   });
 
+  it('says what a head end is short of, with the next size and its price', () => {
+    const recorder = ofKind(designed, 'recorder');
+    const few = {
+      ...designed,
+      equipment: { ...designed.equipment, [recorder.id]: { ...recorder, recorder: { ...recorder.recorder!, channels: 1 } } },
+    };
+    expect(open(few).container.textContent).to.match(/Short of: Recorder, 8 cameras \(450 /);
+  });
+
+  it('compares a switch with the plan, and says what differs where', async () => {
+    const ports = (isUp: boolean) =>
+      [1, 2].map((n) => ({ port: `data ${n}`, isUp, mbps: isUp ? 1000 : 0, watts: 0, serial: '' }));
+    server = fakeServer({
+      'GET /bridge/switch/scripts': () => ({ simulated: true, scripts: [{ name: 'as-planned', title: 'As planned' }] }),
+      'POST /bridge/switch/ports': () => ({ simulated: true, ports: ports(false) }),
+    });
+    const page = open(designed, 'ports');
+    await page.user.click(page.getByText('Compare a switch with the plan'));
+    await page.user.click(page.getByRole('button', { name: 'Read the switch' }));
+    await waitFor(() => expect(page.getAllByText(/no link: check the cord/).length).to.be.at.least(2));
+  });
+
   it('shows the head ends as they were where there is no rack', () => {
     const page = open({ ...wiredHouse([]), racks: {} });
     expect(page.container.textContent).to.match(/no rack yet/);
+  });
+});
+
+describe('what goes over a head end, on screen', () => {
+  afterEach(closePage);
+  const at = (typeId: string, x: number, y = 0.05) => ({ typeId, at: [x, y] as [number, number] });
+  const house = designedHouse([
+    ...[at('ceiling-speaker', 1, 2), at('ceiling-speaker', 2, 2), at('display', 2), at('keypad', 3), at('shade', 4)],
+    ...[at('motion-sensor', 5), at('coax-outlet', 1.5)],
+  ]);
+  const open = (tab: string, project: ProjectDocument = house) =>
+    renderInProject(<HeadEndScreen projectId="p" />, project, { at: `/p/p/head-end?tab=${tab}` });
+
+  it('makes zones of rooms, and takes their names and sources', async () => {
+    const page = open('zones');
+    await page.user.click(page.getByRole('button', { name: 'Make a zone of every room with music' }));
+    const [zone] = listOf(page.project(), 'zones');
+    expect(page.container.textContent).to.match(/8 Ω of 4 Ω at least/);
+    await enter(page, 'Zone', 'Downstairs');
+    expect(page.project().zones[zone.id].name).to.equal('Downstairs');
+    await choose(page, 'Volume', 'at a control on the wall');
+    expect(page.project().zones[zone.id].volume).to.equal('local');
+    await page.user.click(page.getByRole('button', { name: 'Remove the zone' }));
+    expect(listOf(page.project(), 'zones')).to.deep.equal([]);
+  });
+
+  it('shows every source against every display, and the way of the one that is chosen', async () => {
+    const page = open('paths');
+    const [cell] = page.getAllByRole('button', { name: /^Media player to / });
+    await page.user.click(cell);
+    expect(page.getByRole('region', { name: /^The way of Media player to / }).textContent).to.match(/video out 1.*→/);
+    closePage();
+    const cordless = { ...house, patches: {} };
+    const open2 = open('paths', cordless);
+    expect(open2.container.textContent).to.include('source not plugged in');
+  });
+
+  it('makes a scene of a button and what it acts on, and says what it lacks', async () => {
+    const page = open('control');
+    await page.user.click(page.getByRole('button', { name: 'Add a scene' }));
+    expect(page.getByText('It acts on nothing yet.')).to.not.equal(null);
+    expect(page.getByText('Choose the button or sensor that sets it off.')).to.not.equal(null);
+    await choose(page, 'Set off by', 'sunset');
+    await choose(page, 'Add a device…', /Window shade/);
+    await enter(page, 'Does', 'down');
+    const [scene] = listOf(page.project(), 'scenes');
+    expect([scene.trigger, scene.actions.map(({ does }) => does)]).to.deep.equal(['sunset', ['down']]);
+    expect(page.queryByText('It acts on nothing yet.')).to.equal(null);
+  });
+
+  it('shows terminals and readings of the alarm panel, and takes its resistor', async () => {
+    const page = open('alarm');
+    expect(page.container.textContent).to.match(/2200 Ω: normal|220\d Ω: normal/);
+    await enter(page, 'End-of-line resistor (Ω)', '1000');
+    expect(ofKind(page.project(), 'alarm-panel').alarm!.endOfLineOhm).to.equal(1000);
+  });
+
+  it('takes a signal with its levels, and brings the outlets into their window', async () => {
+    const page = open('coax');
+    await page.user.click(page.getByRole('button', { name: 'Add a signal' }));
+    await enter(page, 'Level there, lowest (dBµV)', '88');
+    await enter(page, 'Level there, highest (dBµV)', '88');
+    expect(page.container.textContent).to.include('dBµV, too much');
+    await page.user.click(page.getByRole('button', { name: 'Bring every outlet into its window' }));
+    expect(page.container.textContent).to.not.include('dBµV, too much');
+    expect(listOf(page.project(), 'terminations').some(({ padDb }) => padDb > 0)).to.equal(true);
+  });
+
+  it('keeps the closet of a rack, and says what it still lacks', async () => {
+    const page = open('room');
+    await page.user.click(page.getByRole('switch', { name: 'It stands in a closet or cabinet' }));
+    expect(page.container.textContent).to.match(/✕ A way out for the warm air/);
+    await choose(page, 'Warm air leaves by', 'a fan');
+    await enter(page, 'Air that leaves (L/s)', '80');
+    expect(page.project().racks.rack.closet).to.deep.include({ exhaustBy: 'fan', exhaustM3PerS: 0.08 });
+    expect(page.container.textContent).to.match(/✓ A way out for the warm air/);
   });
 });
 

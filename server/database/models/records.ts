@@ -518,7 +518,14 @@ export const RECORD_COLUMNS: Readonly<Record<CollectionName, ModelAttributes>> =
     declinationDeg: number,
     horizon: geometry,
   }),
-  scenes: recordColumns({ name: text, roomId: referenceOrNull, trigger: text, deviceId: referenceOrNull, at: text, actions: geometry }),
+  scenes: recordColumns({
+    name: text,
+    roomId: referenceOrNull,
+    trigger: text,
+    deviceId: referenceOrNull,
+    at: text,
+    actions: geometry,
+  }),
   spentNumbers: recordColumns({ number: text, on: text }),
   numberBlocks: recordColumns({ holder: text, from: whole, to: whole, on: text }),
   waySigns: recordColumns({

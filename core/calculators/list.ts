@@ -21,7 +21,7 @@ import {
   transmitterBearing,
 } from './coax/index.ts';
 import { cameraDensity, pathLoss } from './coverage/index.ts';
-import { dataLink, patchCords, poeBudget, poeBundle, poeLink } from './data/index.ts';
+import { dataLink, patchCords, pinOut, poeBudget, poeBundle, poeLink } from './data/index.ts';
 import {
   amplifierHeat,
   circuitLoad,
@@ -136,6 +136,7 @@ export const CALCULATORS: readonly Calculator[] = [
   classTwo,
   dataLink,
   patchCords,
+  pinOut,
   poeLink,
   poeBudget,
   poeBundle,

@@ -5,6 +5,7 @@
 export { dataLink } from './data-link.ts';
 export { linkLengthM } from './link-reach.ts';
 export { patchCords } from './patch-cords.ts';
+export { pinOut } from './pin-out.ts';
 export { POE_PLANNED_SHARE, poeBudget } from './poe-budget.ts';
 export { poeBundle } from './poe-bundle.ts';
 export { poeLink } from './poe-link.ts';

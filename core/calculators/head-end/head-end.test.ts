@@ -69,4 +69,20 @@ describe('head-end calculators by hand', () => {
     expect(south.trueDeg).to.be.closeTo(180, 1e-9);
     expect(south.compassDeg).to.be.closeTo(176, 1e-9);
   });
+
+  it('pins of TIA-568: B to B straight, A to B with pairs 2 and 3 changed; serial crossed or not', () => {
+    const straight = runCalculator('pin-out', {});
+    if (!straight.ok) throw new Error(straight.problem.code);
+    const { pins, pairs, ok } = straight.value as { pins: string[]; pairs: string[]; ok: boolean };
+    expect([pins[0], pins[7], ok]).to.deep.equal(['1 white-orange → 1', '8 brown → 8', true]);
+    expect(pairs[0]).to.equal('pair 1: 4-5, blue and white-blue');
+    const crossed = runCalculator('pin-out', { near: 'T568A', far: 'T568B' });
+    const mixed = crossed.ok ? (crossed.value as { pins: string[]; ok: boolean }) : null;
+    expect([mixed?.pins[0], mixed?.pins[1], mixed?.pins[2], mixed?.ok]).to.deep.equal([
+      ...['1 white-green → 3', '2 green → 6', '3 white-orange → 1'],
+      false,
+    ]);
+    const serial = runCalculator('pin-out', { kind: 'serial' });
+    expect(serial.ok && (serial.value as { pins: string[] }).pins).to.include('2 receive → 3');
+  });
 });

@@ -18,6 +18,8 @@ export type Connection = 'online' | 'offline' | 'database-away' | 'signed-out' |
 export interface OpenConflict {
   readonly change: Change;
   readonly conflicts: readonly FieldConflict[];
+  /** Not a field that both changed, but a port that somebody else has taken: keeping one's own takes it from him. */
+  readonly isTaken?: boolean;
 }
 
 export interface SyncState {

@@ -14,7 +14,7 @@ import {
   type StoredChange,
   update,
 } from '@dusky-spool/core/model';
-import { smallHouse } from '@dusky-spool/core/testing';
+import { designedHouse, smallHouse } from '@dusky-spool/core/testing';
 import { ProjectSync } from './sync.ts';
 import { SendRefused, type SyncState, Unreachable } from './sync-state.ts';
 
@@ -209,6 +209,36 @@ describe('keeping in step with the server', () => {
       await settle(tasks);
       expect(one.current.conflict).to.equal(null);
       expect([one.current.view.devices.d1.x, server.project.devices.d1.x]).to.deep.equal([x, x]);
+    }
+  });
+
+  it('shows the port that two people gave to different runs, and gives it to the one that a person chooses', async () => {
+    for (const choice of ['mine', 'theirs'] as const) {
+      const tasks: (() => void)[] = [];
+      const server = new MemoryServer(designedHouse([{ typeId: 'network-drop', at: [1, 0.05] }]));
+      const [first, second] = Object.values(server.project.terminations);
+      const [one, two] = [openTab(server, tasks), openTab(server, tasks)];
+      server.fails = () => 'before';
+      one.edit('Port', [update('terminations', first, { port: 'data 20' })!]);
+      two.edit('Port', [update('terminations', second, { port: 'data 20' })!]);
+      await settle(tasks);
+      server.fails = () => 'no';
+      await settle(tasks);
+      const asked = [one, two].find((tab) => tab.current.conflict !== null)!;
+      const [own, other] = asked === one ? [first, second] : [second, first];
+      expect(asked.current.setAside).to.deep.equal([]);
+      expect(asked.current.conflict!.conflicts).to.deep.equal([
+        { in: 'terminations', id: other.id, field: 'runId', expected: null, mine: own.runId, theirs: other.runId },
+      ]);
+      asked.resolve(choice);
+      await settle(tasks);
+      const there = Object.values(server.project.terminations).filter(({ port }) => port === 'data 20');
+      expect(there.map(({ runId }) => runId)).to.deep.equal([choice === 'mine' ? own.runId : other.runId]);
+      expect(checkIntegrity(server.project).ok).to.equal(true);
+      expect([one, two].map((tab) => [tab.current.conflict, tab.current.pending.length])).to.deep.equal([
+        [null, 0],
+        [null, 0],
+      ]);
     }
   });
 

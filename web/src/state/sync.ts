@@ -1,3 +1,4 @@
+import { overTaken, takenPorts } from './port-conflicts.ts';
 import { Derivations, derivationsOf, edited, touchedBy } from '@dusky-spool/core/derive';
 import { renumberTaken } from '@dusky-spool/core/devices';
 import type { Problem } from '@dusky-spool/core/math';
@@ -242,6 +243,13 @@ export class ProjectSync {
       this.replace(change, renumberTaken(this.base, change));
       return;
     }
+    if (problem.code === 'value-taken') {
+      const conflicts = takenPorts(this.base, change).map(({ conflict }) => conflict);
+      if (conflicts.length > 0) {
+        this.publish({ conflict: { change, conflicts, isTaken: true }, ...this.viewAfter(this.pending) });
+        return;
+      }
+    }
     this.putAside(change, problem);
   }
 
@@ -290,7 +298,7 @@ export class ProjectSync {
     if (!open) return;
     this.publish({ conflict: null });
     if (choice === 'theirs') this.drop(open.change);
-    else this.replace(open.change, overTheirs(open));
+    else this.replace(open.change, open.isTaken ? overTaken(this.base, open.change) : overTheirs(open));
     void this.flush();
   }
 

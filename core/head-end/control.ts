@@ -150,3 +150,12 @@ export function restartOrder({
     names: equipment.filter((one) => one.isMains && one.startOrder === step).map(({ name }) => name),
   }));
 }
+
+/** What is watched from afar: equipment that answers on the network, and whether the client may restart it by its outlet. */
+export function watchList({
+  equipment,
+}: Pick<HeadEndParts, 'equipment'>): { readonly id: string; readonly name: string; readonly mayRestart: boolean }[] {
+  return equipment
+    .filter(({ ports, kind }) => kind !== 'patch-panel' && ports.some((group) => group.kind === 'data' || group.kind === 'wan'))
+    .map(({ id, name, mayRestart }) => ({ id, name, mayRestart }));
+}

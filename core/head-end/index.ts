@@ -74,6 +74,7 @@ export {
   restartOrder,
   type SceneLack,
   sceneLacks,
+  watchList,
 } from './control.ts';
 export { type AlarmPlan, alarmPlans, type SecurityOutput, type SecurityZone, type ZoneTest } from './security.ts';
 export { onwardRf, RF_LEVELS, type RfEnd, type RfLevels, type RfReach, type RfStep } from './rf-levels.ts';

@@ -34,6 +34,7 @@ const NOTHING = {
   ports: [],
   startOrder: 1,
   shedAfterMin: null,
+  mayRestart: false,
 } as const;
 
 /** Width of a panel with its ears (IEC 60297), m. */
@@ -103,7 +104,7 @@ export const EQUIPMENT_PRESETS: readonly EquipmentPreset[] = [
   racked('switch-24-poe', 'switch', 'Network switch, 24 PoE', [1, 0.35, 5], 620, poe(24, 370, 25)),
   racked('switch-48-poe', 'switch', 'Network switch, 48 PoE', [1, 0.4, 6], 1180, poe(48, 740, 40)),
   racked('router-1u', 'router', 'Router', [1, 0.25, 2.5], 420, {
-    ...mains(15),
+    ...mains(15, { mayRestart: true }),
     ports: [group('wan', 'wan', 1), group('data', 'data', 4)],
   }),
   racked('recorder-8', 'recorder', 'Recorder, 8 cameras', [1, 0.3, 4], 450, recorder(8, 4, 80, 30)),
@@ -231,11 +232,11 @@ export const EQUIPMENT_PRESETS: readonly EquipmentPreset[] = [
     ...{ gainDb: 15, ports: [group('in', 'coax', 1), group('out', 'coax', 1)] },
   }),
   loose('modem', 'modem', 'Modem of the provider', [180, 120, 45, 0.6], 0, {
-    ...mains(10),
+    ...mains(10, { mayRestart: true }),
     ports: [group('line', 'coax', 1), group('data', 'data', 1)],
   }),
   loose('router-small', 'router', 'Router, small', [200, 130, 40, 0.5], 160, {
-    ...mains(12),
+    ...mains(12, { mayRestart: true }),
     ports: [group('wan', 'wan', 1), group('data', 'data', 4)],
   }),
   loose('switch-8-poe', 'switch', 'Network switch, 8 PoE', [240, 100, 35, 1], 190, poe(8, 90, 10)),

@@ -4,7 +4,7 @@ import { create, type Equipment, type ProjectDocument, remove, type Scene, updat
 import { applied, designedHouse } from '../testing/index.ts';
 import { RACK_UNIT_M } from '../math/index.ts';
 import { plannedRun } from '../runs/index.ts';
-import { busUses, controlPathsOf, restartOrder, sceneLacks } from './control.ts';
+import { busUses, controlPathsOf, restartOrder, sceneLacks, watchList } from './control.ts';
 import { equipmentRoom, openingFor } from './equipment-room.ts';
 import { HEAD_ENDS } from './head-end.ts';
 import { HEAD_END_PARTS } from './parts.ts';
@@ -120,6 +120,15 @@ describe('control', () => {
         .map((one) => remove('terminations', one)),
     );
     expect(lacks({}, cut)).to.deep.equal(['no-path']);
+  });
+
+  it('is watched where it answers on the network, and the modem may be restarted by its outlet', () => {
+    const watched = watchList(derivationsOf(house).get(HEAD_END_PARTS));
+    expect(watched.map(({ name }) => name)).to.include.members(['Router', 'Modem of the provider', 'Control processor']);
+    expect(watched.filter(({ mayRestart }) => mayRestart).map(({ name }) => name)).to.have.members([
+      'Router',
+      'Modem of the provider',
+    ]);
   });
 
   it('starts the network before the amplifiers', () => {

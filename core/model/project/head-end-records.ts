@@ -176,6 +176,7 @@ export const equipment = z
       .max(1440)
       .nullable()
       .describe('on battery it is switched off after so many minutes; null stays on'),
+    mayRestart: z.boolean().describe('its outlet can be switched on its own, and the client may press it'),
     isLocked: z.boolean().describe('it stays where it is'),
     serial: words(60),
     note: words(400),

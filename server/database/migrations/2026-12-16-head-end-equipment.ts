@@ -53,6 +53,7 @@ CREATE TABLE equipment (
   circuit_id text,
   start_order integer NOT NULL CHECK (start_order >= 0),
   shed_after_min double precision CHECK (shed_after_min >= 0),
+  may_restart boolean NOT NULL,
   is_locked boolean NOT NULL,
   serial text NOT NULL,
   note text NOT NULL,

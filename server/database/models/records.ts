@@ -485,6 +485,7 @@ export const RECORD_COLUMNS: Readonly<Record<CollectionName, ModelAttributes>> =
     circuitId: referenceOrNull,
     startOrder: whole,
     shedAfterMin: numberOrNull,
+    mayRestart: flag,
     isLocked: flag,
     serial: text,
     note: text,

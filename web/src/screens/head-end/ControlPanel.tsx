@@ -1,5 +1,13 @@
 import { derivationsOf, listOf } from '@dusky-spool/core/derive';
-import { busUses, controlPathsOf, HEAD_END_PARTS, isControlled, restartOrder, sceneLacks } from '@dusky-spool/core/head-end';
+import {
+  busUses,
+  controlPathsOf,
+  HEAD_END_PARTS,
+  isControlled,
+  restartOrder,
+  sceneLacks,
+  watchList,
+} from '@dusky-spool/core/head-end';
 import { formatLength } from '@dusky-spool/core/math';
 import { removeWithDependants, type Scene, SCENE_TRIGGERS } from '@dusky-spool/core/model';
 import { Select } from 'antd';
@@ -19,7 +27,11 @@ import css from './head-end.module.css';
 /** How every device gets its commands, what acts together, and in which order all of it starts. */
 export function ControlPanel({ mayPlan }: { readonly mayPlan: boolean }) {
   const project = useProject();
-  const restart = useMemo(() => restartOrder(derivationsOf(project).get(HEAD_END_PARTS)), [project]);
+  const parts = derivationsOf(project).get(HEAD_END_PARTS);
+  const restart = useMemo(() => restartOrder(parts), [parts]);
+  const watched = useMemo(() => watchList(parts), [parts]);
+  const restarted = watched.filter(({ mayRestart }) => mayRestart);
+  const names = (list: typeof watched) => list.map(({ name }) => name).join(', ');
   return (
     <div className={css.panel}>
       <Scenes mayPlan={mayPlan} />
@@ -32,6 +44,8 @@ export function ControlPanel({ mayPlan }: { readonly mayPlan: boolean }) {
               <li key={step}>{text('headEnd.control.restartStep', { step, names: names.join(', ') })}</li>
             ))}
           </ol>
+          {watched.length > 0 && <p>{text('headEnd.control.watched', { names: names(watched) })}</p>}
+          {restarted.length > 0 && <p>{text('headEnd.control.mayRestart', { names: names(restarted) })}</p>}
         </>
       )}
     </div>

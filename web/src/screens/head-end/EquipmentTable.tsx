@@ -19,6 +19,7 @@ import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField, SwitchField, WordsField } from '../../ui/fields.tsx';
 import { SmallButton } from '../../ui/SmallButton.tsx';
+import { KindFields } from './KindFields.tsx';
 import { placeText } from './place-text.ts';
 
 import css from './head-end.module.css';
@@ -178,6 +179,7 @@ function EquipmentFields({
           onChange={(shedAfterMin) => change({ shedAfterMin })}
           onEmpty={() => change({ shedAfterMin: null })}
         />
+        <KindFields {...{ one, change }} />
         <WordsField label={text('headEnd.fields.serial')} value={one.serial} max={60} onChange={(serial) => change({ serial })} />
         <SwitchField label={text('headEnd.fields.isLocked')} value={one.isLocked} onChange={(isLocked) => change({ isLocked })} />
       </div>

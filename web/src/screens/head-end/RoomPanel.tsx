@@ -100,6 +100,7 @@ function Facts({ room, units }: { readonly room: EquipmentRoom; readonly units: 
       <h2 className={css.part}>{text('headEnd.room.framer')}</h2>
       <ul className={css.facts}>
         <li>{opening.kind === 'none' ? text('headEnd.room.noOpening') : text(`headEnd.room.${opening.kind}`, figures)}</li>
+        {room.rack.kind === 'enclosure' && <li>{text('headEnd.room.enclosure')}</li>}
         <li>{text('headEnd.room.working', { working: fine(room.workingM), loop: fine(room.serviceLoopM) })}</li>
         {room.doors.some(({ hitsRack }) => hitsRack) && <li className={css.badLine}>{text('headEnd.room.doors')}</li>}
       </ul>

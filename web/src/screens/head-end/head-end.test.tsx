@@ -58,6 +58,18 @@ describe('a head end on screen', () => {
     ).to.equal(false);
   });
 
+  it('takes what is known of equipment by its kind: loads, disk, splitters', async () => {
+    const page = open(designed);
+    const [amplifier, recorder] = [ofKind(designed, 'amplifier'), ofKind(designed, 'recorder')];
+    await page.user.click(page.getByRole('button', { name: amplifier.name }));
+    await enter(page, 'Least load (Ω)', '6');
+    await page.user.click(page.getByRole('switch', { name: 'Channels bridged in pairs' }));
+    expect(page.project().equipment[amplifier.id].amplifier).to.deep.include({ leastOhm: 6, isBridged: true });
+    await page.user.click(page.getByRole('button', { name: recorder.name }));
+    await page.user.click(page.getByRole('switch', { name: 'Takes cameras by the open profile' }));
+    expect(page.project().equipment[recorder.id].recorder!.isOpenProfile).to.equal(false);
+  });
+
   it('puts a run on another port, where it stays', async () => {
     const page = open(designed, 'ports');
     const [first] = listOf(designed, 'terminations').filter(

@@ -85,16 +85,18 @@ export function wantedPresets(
     }
   };
   fill('data', isRack ? [['patch-24', 24]] : [['board-6', 6]]);
-  fill(
-    'coax',
-    isRack
-      ? [['coax-panel-16', 16]]
-      : [
-          ['splitter-2', 2],
-          ['splitter-4', 4],
-          ['splitter-8', 8],
-        ],
-  );
+  if (!isRack && needsMultiswitch(needs)) splitters(needs, equipment, add);
+  else
+    fill(
+      'coax',
+      isRack
+        ? [['coax-panel-16', 16]]
+        : [
+            ['splitter-2', 2],
+            ['splitter-4', 4],
+            ['splitter-8', 8],
+          ],
+    );
   if (isRack) {
     fill('video', [['video-panel-12', 12]]);
     fill('fibre', [['fibre-panel-12', 12]]);
@@ -186,8 +188,23 @@ function sources(needs: readonly RunNeed[], equipment: readonly Equipment[], add
   if (displays > 1 && !hasPorts('matrix', 'video in')) add(displays + theatres > OUTPUTS_OF_MATRIX ? 'matrix-16' : 'matrix-8');
 }
 
+const OUTPUTS_OF_MULTISWITCH = 8;
+
+/** A device whose signal comes in over several cables: a dish. */
+function needsMultiswitch(needs: readonly RunNeed[]): boolean {
+  const coming = needs.filter(({ isSignalIn, kind }) => isSignalIn && kind === 'coax').map(({ deviceId }) => deviceId);
+  return new Set(coming).size < coming.length;
+}
+
 /** Splitters behind the panel of outlets, with a quarter spare. */
 function splitters(needs: readonly RunNeed[], equipment: readonly Equipment[], add: Add): void {
+  // A dish with a cable for each polarization and band needs a multiswitch; no splitter carries them all.
+  if (needsMultiswitch(needs)) {
+    const outlets = needs.filter(({ kind, isSignalIn }) => kind === 'coax' && !isSignalIn).length;
+    const there = equipment.filter(({ kind }) => kind === 'multiswitch').length;
+    for (let n = Math.ceil(outlets / OUTPUTS_OF_MULTISWITCH) - there; n > 0; n--) add('multiswitch-8');
+    return;
+  }
   const outlets = needs.filter(({ kind, isSignalIn }) => kind === 'coax' && !isSignalIn).length;
   const there = equipment.filter(({ kind }) => kind === 'splitter' || kind === 'multiswitch' || kind === 'tap').flatMap(portsOf);
   const outputs = there.filter(({ group }) => group.name === 'coax').length;

@@ -148,6 +148,24 @@ describe('a plan for coax', () => {
     expect(ofKind(built, 'tap').map(({ name }) => name)).to.deep.equal(['Coax tap, 20 dB']);
   });
 
+  it('leaves a dish to its multiswitch, whose inputs take all its cables and whose outputs all outlets', () => {
+    for (const kind of ['rack', 'rf-panel'] as const) {
+      const house = designedHouse([{ typeId: 'dish', at: [3, -1] }, ...OUTLETS(3)], { kind });
+      expect(ofKind(house, 'multiswitch'), kind).to.have.length(1);
+      expect(ofKind(house, 'splitter'), kind).to.have.length(0);
+      const dish = Object.values(house.devices).find(({ typeId }) => typeId === 'dish')!;
+      const lit = applied(house, [
+        create('rfSources', {
+          ...{ ...PROVIDER, service: 'satellite-if', deviceId: dish.id, lowestMhz: 950, highestMhz: 2150 },
+          ...{ atLowestDbuv: 75, atHighestDbuv: 75 },
+        }),
+      ]);
+      expect(levels(lit).reaches[0].ends, kind).to.have.length(3);
+      const asked = planRf(lit, 'rack', 'rf1', newId);
+      expect(asked.ok ? '' : asked.problem.code).to.equal('rf-by-multiswitch');
+    }
+  });
+
   it('is refused by its reason, and changes nothing', () => {
     const dead = planRf(received(2, { atLowestDbuv: 20, atHighestDbuv: 20 }), 'rack', 'rf1', newId);
     expect(dead.ok ? '' : dead.problem.code).to.equal('rf-source-weak');

@@ -71,7 +71,7 @@ const lessBy = (source: RfSource, { lossDb }: Pick<ModemLeg, 'lossDb'>): RfSourc
 
 /**
  * Splitters, an amplifier, pads and cords that bring a signal to every coax outlet of a head end within its window, in place of those that
- * are there and not locked. Problems: those of `solveRf`, `record-gone`, and those of `arranged`.
+ * are there and not locked. Problems: those of `solveRf`, `record-gone`, `rf-by-multiswitch`, and those of `arranged`.
  */
 export function planRf(
   project: ProjectDocument,
@@ -85,6 +85,8 @@ export function planRf(
   const source = project.rfSources[sourceId];
   if (!headEnd) return err('record-gone', { in: 'racks', id: rackId });
   if (!source) return err('record-gone', { in: 'rfSources', id: sourceId });
+  if (source.service === 'satellite-if' && headEnd.equipment.some(({ kind }) => kind === 'multiswitch'))
+    return err('rf-by-multiswitch', { kind: 'infeasible', field: 'service' });
   const modem =
     source.service === 'cable-modem'
       ? headEnd.equipment.find(({ kind, ports }) => kind === 'modem' && ports.some(({ name }) => name === 'line'))

@@ -139,19 +139,30 @@ function coax(bench: Bench): void {
   const outlets = ended.filter(
     ({ need, port }) => need.kind === 'coax' && !need.isSignalIn && port.equipment.kind === 'coax-panel',
   );
-  const splitters = bench.equipment.filter(({ kind }) => SPLITS.has(kind)).sort((a, b) => waysOf(b) - waysOf(a));
+  // A multiswitch before splitters, then the largest first.
+  const isSwitch = ({ kind }: Equipment) => Number(kind === 'multiswitch');
+  const splitters = bench.equipment
+    .filter(({ kind }) => SPLITS.has(kind))
+    .sort((a, b) => isSwitch(b) - isSwitch(a) || waysOf(b) - waysOf(a));
   const [amplifier] = ofKind(bench, 'rf-amplifier');
   const [first, ...rest] = splitters;
   let from = coming[0];
   if (amplifier && join(from, free(amplifier, 'in')[0], 'orange')) from = free(amplifier, 'out')[0];
   else if (amplifier && !from) from = free(amplifier, 'out')[0];
   if (first && from) join(from, free(first, 'in')[0], 'orange');
-  for (const [n, port] of coming.slice(1).entries()) join(port, free(first ?? amplifier, 'in')[n], 'orange');
-  for (const one of rest)
+  // The other cables of a dish go into the next inputs of its multiswitch.
+  for (const port of coming.slice(1)) join(port, first && free(first, 'in')[0], 'orange');
+  for (const one of rest.filter(({ kind }) => kind !== 'multiswitch'))
     join(splitters.flatMap((each) => (each === one ? [] : free(each, 'coax').reverse()))[0], free(one, 'in')[0], 'orange');
   const outs = splitters.flatMap((one) => free(one, 'coax'));
   const modem = ofKind(bench, 'modem')[0];
-  if (modem && has(modem, 'line')) join(outs.shift(), free(modem, 'line')[0], 'orange');
+  // What comes from a dish is nothing for a modem.
+  if (modem && has(modem, 'line'))
+    join(
+      outs.find((port) => port.equipment.kind !== 'multiswitch'),
+      free(modem, 'line')[0],
+      'orange',
+    );
   for (const { port } of outlets) join(outs.find(isFree), port, 'orange');
 }
 

@@ -65,6 +65,8 @@ export const problems = {
     '{{name}} finds no room: {{neededM}} of height is wanted, and there is {{heightM}}. Take a larger enclosure, or a rack.',
   'equipment-not-here': '{{name}} is made for a rack and does not fit an enclosure. Choose a smaller one, or a rack.',
   'port-unknown': 'There is no port {{value}} there. Choose one of the list.',
+  'rf-by-multiswitch':
+    'A dish feeds its outlets through the multiswitch, not through splitters: plug each outlet into it, and take a larger one where its outputs do not do.',
   'aim-no-place': 'Give the place in degrees: {{field}}.',
   'rf-no-outlets': 'No coax outlet ends here. Place one, or choose another head end.',
   'rf-too-many': '{{count}} outlets are more than one tree takes ({{most}}). Split them over two head ends.',

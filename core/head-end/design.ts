@@ -236,8 +236,10 @@ function network(needs: readonly RunNeed[], equipment: readonly Equipment[], isR
   const data = needs.filter(({ kind }) => kind === 'data');
   if (data.length === 0) return;
   const has = (kind: EquipmentKind) => equipment.some((one) => one.kind === kind);
-  if (!has('modem')) add('modem');
-  if (!has('router')) add(isRack ? 'router-1u' : 'router-small');
+  // Where a link comes from another rack, the network of the house comes over it.
+  const isLinked = equipment.some(({ tieDeviceId }) => tieDeviceId !== null);
+  if (!isLinked && !has('modem')) add('modem');
+  if (!isLinked && !has('router')) add(isRack ? 'router-1u' : 'router-small');
   const live = data.filter(({ waits }) => !waits);
   const switches = equipment.filter(({ kind }) => kind === 'switch');
   const ports = switches.reduce((sum, one) => sum + portsOf(one).filter(({ group }) => group.kind === 'data').length, 0);
@@ -379,13 +381,12 @@ export function designHeadEnd(
   const isRack = isRackMounted(rack);
   const enclosure = rack.kind === 'enclosure' ? chooseEnclosure(needs, rack, options) : null;
   const names = new Set(there.map(({ name }) => name));
-  const added = [
-    ...wantedPresets(needs, there, rack).map((preset) => ({ preset, tieDeviceId: null })),
-    ...openTies(project, rack, there).map((tieDeviceId) => ({ preset: presetOf('tie-panel-12')!, tieDeviceId })),
-  ].map(({ preset, tieDeviceId }) => {
+  const make = (preset: EquipmentPreset, tieDeviceId: string | null = null) => {
     const own = { id: newId('equipment'), rackId, name: freeName(preset.name, names), tieDeviceId };
     return newEquipment(preset, isRack ? own : { ...own, units: 0 });
-  });
+  };
+  const ties = openTies(project, rack, there).map((tieDeviceId) => make(presetOf('tie-panel-12')!, tieDeviceId));
+  const added = [...ties, ...wantedPresets(needs, [...there, ...ties], rack).map((preset) => make(preset))];
   const known = listOf(project, 'circuits')[0];
   const circuit = known ?? newCircuit(project, rack, newId('circuit'));
   const fed = feeds([...there, ...added], circuit.id);

@@ -9,10 +9,7 @@ import { portKey } from './ports.ts';
  * of a run that goes is taken out. What nobody edits stays as it is, also where it is open.
  */
 export function portsAfter(project: ProjectDocument, operations: readonly Operation[], newId: NewHeadEndId): Operation[] {
-  const isAbout = operations.some((one) => one.in === 'runs' || one.in === 'terminations');
-  if (!isAbout || Object.keys(project.equipment).length === 0) return [];
-  const after = edited(project, operations);
-  if (!after.ok) return [];
+  if (Object.keys(project.equipment).length === 0) return [];
   const moved = new Set(
     operations.flatMap((one) => (one.in === 'runs' && one.op === 'update' && 'rackId' in one.after ? [one.id] : [])),
   );
@@ -20,7 +17,11 @@ export function portsAfter(project: ProjectDocument, operations: readonly Operat
     ...moved,
     ...operations.flatMap((one) => (one.in === 'runs' && one.op === 'create' ? [one.id] : [])),
   ]);
-  const freed = [...movedEnds(after.value, moved), ...removedEnds(project, operations)];
+  const removed = removedEnds(project, operations);
+  if (made.size + removed.length === 0) return [];
+  const after = edited(project, operations);
+  if (!after.ok) return [];
+  const freed = [...movedEnds(after.value, moved), ...removed];
   const parts = derivationsOf(after.value).get(HEAD_END_PARTS);
   // A port that another run has taken keeps its cord.
   const atPort = new Set(

@@ -61,7 +61,17 @@ function portsOfNew(
   if (!ready.ok) return [];
   const all = connectAll(ready.value, designed, newId, false).operations.filter((one) => one.op === 'create');
   const own = all.filter((one) => one.in === 'terminations' && made.has((one.record as Termination).runId));
-  const ports = new Set(own.map((one) => portKey((one.record as Termination).equipmentId, (one.record as Termination).port)));
+  // The cord of its port, and that of the input behind its channel.
+  const ports = new Set(
+    own.flatMap(({ record }) => {
+      const { equipmentId, port } = record as Termination;
+      const equipment = parts.equipmentById.get(equipmentId);
+      const n = Number(port.slice(port.lastIndexOf(' ') + 1));
+      const input = equipment?.kind === 'amplifier' ? equipment.ports.find(({ name }) => name === 'line in') : undefined;
+      const inputs = input ? [portKey(equipmentId, `${input.name} ${((n - 1) % input.count) + 1}`)] : [];
+      return [portKey(equipmentId, port), ...inputs];
+    }),
+  );
   const cords = all.filter((one) => {
     if (one.in !== 'patches') return false;
     const patch = one.record as Patch;

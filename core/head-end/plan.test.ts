@@ -10,6 +10,7 @@ import { portsAfter } from './new-run-ports.ts';
 import { HEAD_END_PARTS } from './parts.ts';
 import { moveRunToPort, planHeadEnd } from './plan.ts';
 import { rfOutlets } from './rf-outlets.ts';
+import { SIGNAL_TABLE } from './signal-paths.ts';
 
 const DROP = (x: number) => ({ typeId: 'network-drop', at: [x, 0.05] as [number, number] });
 const CAMERA = (x: number) => ({ typeId: 'camera', at: [x, -0.05] as [number, number] });
@@ -165,6 +166,20 @@ describe('an edit of runs', () => {
     const after = applied(withCamera, [...gone, ...portsAfter(withCamera, gone, newId)]);
     expect(Object.keys(after.terminations).sort()).to.deep.equal(Object.keys(house.terminations).sort());
     expect(Object.keys(after.patches).sort()).to.deep.equal(Object.keys(house.patches).sort());
+  });
+
+  it('plugs in the input behind the channel of a new speaker too, so that it is heard', () => {
+    const music = designedHouse([1, 1.6, 2.2].map((x) => ({ typeId: 'ceiling-speaker', at: [x, 2] as [number, number] })));
+    const more = placeDevice(
+      music,
+      { typeId: 'ceiling-speaker', levelId: music.racks.rack.levelId, at: [3, 3] },
+      { device: 'spk', run: () => newId('run') },
+    );
+    if (!more.ok) throw new Error(more.problem.code);
+    const loud = applied(music, [...more.value.operations, ...portsAfter(music, more.value.operations, newId)]);
+    const { cells } = derivationsOf(loud).get(SIGNAL_TABLE);
+    expect(cells.every(({ isReached }) => isReached)).to.equal(true);
+    expect(cells.length).to.be.greaterThan(0);
   });
 
   it('does nothing where no equipment was chosen, or where no run changes', () => {

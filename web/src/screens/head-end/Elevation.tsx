@@ -199,7 +199,8 @@ function ItemName({
 }) {
   const size = isRack ? LETTER_PX.rack : LETTER_PX.enclosure;
   const most = Math.max(3, Math.floor((w - 8) / (size / 2)));
-  const shown = name.length > most ? `${name.slice(0, most - 1)}…` : name;
+  const shown = wholeWords(name, most);
+  if (shown === '') return null;
   return (
     <text x={w / 2} y={h / 2} fontSize={size} textAnchor="middle" dominantBaseline="central">
       {isLocked ? `${shown} ·` : shown}
@@ -253,4 +254,12 @@ function moved(one: Equipment, { widthM, heightM, isRack }: Drawn, dxM: number, 
     xM: cm(within((one.xM ?? 0) + dxM, Math.max(0, widthM - one.widthM))),
     yM: cm(within((one.yM ?? 0) + dyM, Math.max(0, heightM - one.heightM))),
   };
+}
+
+/** As many whole words as fit: a word that is cut is another one to who hears it read. */
+function wholeWords(name: string, most: number): string {
+  if (name.length <= most) return name;
+  const words = name.split(' ');
+  while (words.length > 0 && words.join(' ').length > most - 1) words.pop();
+  return words.length === 0 ? '' : `${words.join(' ')}…`;
 }

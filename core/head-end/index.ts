@@ -77,7 +77,16 @@ export {
   watchList,
 } from './control.ts';
 export { type AlarmPlan, alarmPlans, type SecurityOutput, type SecurityZone, type ZoneTest } from './security.ts';
-export { onwardRf, RF_LEVELS, type RfEnd, type RfLevels, type RfReach, type RfStep } from './rf-levels.ts';
+export {
+  onwardRf,
+  RF_LEVELS,
+  type RfEnd,
+  type RfLevels,
+  type RfReach,
+  type RfStep,
+  rfTree,
+  type RfTreeStep,
+} from './rf-levels.ts';
 export { planRf, type RfChange } from './rf-plan.ts';
 export { rfOutlets } from './rf-outlets.ts';
 export { type AmplifierLoad, type PoeUse, type RecorderUse, type SupplyUse, blockOhm } from './uses.ts';

@@ -286,3 +286,18 @@ function loopsOf(parts: HeadEndParts): string[] {
   };
   return [...next.keys()].filter(leadsBack);
 }
+
+/** A step on the way to an outlet, with what it ends at where it does. */
+export interface RfTreeStep extends RfStep {
+  readonly end: RfEnd | null;
+}
+
+/** The tree of a signal as it is drawn: the steps that lead to an outlet or a modem, each after the one that it comes from. */
+export function rfTree({ steps, ends }: RfReach): RfTreeStep[] {
+  const endAt = new Map(ends.map((one) => [portKey(one.equipmentId, one.port), one]));
+  const endOf = ({ equipmentId, port }: RfStep) => endAt.get(portKey(equipmentId, port)) ?? null;
+  const used = new Set<number>();
+  for (const [n, step] of steps.entries())
+    if (endOf(step)) for (let k: number | null = n; k !== null; k = steps[k].from) used.add(k);
+  return steps.flatMap((step, n) => (used.has(n) ? [{ ...step, end: endOf(step) }] : []));
+}

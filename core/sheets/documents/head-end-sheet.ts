@@ -17,6 +17,7 @@ import {
   restartOrder,
   RF_LEVELS,
   type RfEnd,
+  rfTree,
   SIGNAL_TABLE,
   zoneRows,
 } from '../../head-end/index.ts';
@@ -176,7 +177,7 @@ function houseTables(project: ProjectDocument, words: HeadEndSheetWords): HeadEn
       rows: zoneLines(project, words),
     },
     { section: 'signals', columns: ['sink', 'source', 'way'], rows: signalLines(project, words) },
-    { section: 'coax', columns: ['source', 'run', 'lowest', 'highest', 'verdict'], rows: coaxLines(project, words) },
+    { section: 'coax', columns: ['source', 'way', 'run', 'lowest', 'highest', 'verdict'], rows: coaxLines(project, words) },
     {
       section: 'alarm',
       columns: ['terminals', 'run', 'device', 'loop', 'rest', 'trip', 'cut'],
@@ -228,14 +229,21 @@ function signalLines(project: ProjectDocument, words: HeadEndSheetWords): string
   );
 }
 
+/** The tree of each signal, a step a line, indented below the one that it comes from; what is used has its level at the outlet. */
 function coaxLines(project: ProjectDocument, words: HeadEndSheetWords): string[][] {
   return derivationsOf(project)
     .get(RF_LEVELS)
-    .reaches.flatMap(({ source, ends }) =>
-      ends.map(({ runId, equipmentId, lowDbuv, highDbuv, verdict }) => [
-        ...[source.name, runId ? project.runs[runId].number : (project.equipment[equipmentId]?.name ?? '')],
-        ...[`${lowDbuv.toFixed(1)} dBµV`, `${highDbuv.toFixed(1)} dBµV`, words.verdicts[verdict]],
-      ]),
+    .reaches.flatMap((reach) =>
+      rfTree(reach).map((step) => {
+        const { end } = step;
+        const [low, high] = end ? [end.lowDbuv, end.highDbuv] : [step.lowDbuv, step.highDbuv];
+        return [
+          reach.source.name,
+          `${'· '.repeat(step.depth)}${portOf(project, step)}`,
+          end?.runId ? project.runs[end.runId].number : '',
+          ...[`${low.toFixed(1)} dBµV`, `${high.toFixed(1)} dBµV`, end ? words.verdicts[end.verdict] : ''],
+        ];
+      }),
     );
 }
 

@@ -1,5 +1,5 @@
 import { derivationsOf, listOf } from '@dusky-spool/core/derive';
-import { planRf, RF_LEVELS, type HeadEnd, type RfReach } from '@dusky-spool/core/head-end';
+import { type HeadEnd, planRf, RF_LEVELS, type RfReach, rfTree } from '@dusky-spool/core/head-end';
 import { WINDOWS } from '@dusky-spool/core/calculators';
 import type { ProjectDocument } from '@dusky-spool/core/model';
 import { useMemo, useState } from 'react';
@@ -87,22 +87,15 @@ const level = (dbuv: number): string => dbuv.toFixed(1);
 /** The signal port by port, each step below the one that it comes from; used outlets with their verdict. */
 function Tree({ reach }: { readonly reach: RfReach }) {
   const project = useProject();
-  const { steps, ends, source } = reach;
-  const { least, most } = WINDOWS[source.service];
-  const endAt = new Map(ends.map((one) => [`${one.equipmentId} ${one.port}`, one]));
-  // Outputs that lead nowhere are told as closed in the note of the equipment.
-  const used = new Set<number>();
-  for (const [n, step] of steps.entries())
-    if (endAt.has(`${step.equipmentId} ${step.port}`)) for (let k: number | null = n; k !== null; k = steps[k].from) used.add(k);
+  const { least, most } = WINDOWS[reach.source.service];
   if (reach.entry === null) return <p className={css.badLine}>{text('headEnd.rf.noEntry')}</p>;
   return (
     <>
-      <h3 className={css.part}>{text('headEnd.rf.tree')}</h3>
+      <h2 className={css.part}>{text('headEnd.rf.tree')}</h2>
       <p className="faint">{text('headEnd.rf.window', { least, most })}</p>
       <ul className={css.tree}>
-        {steps.map((step, n) => {
-          if (!used.has(n)) return null;
-          const end = endAt.get(`${step.equipmentId} ${step.port}`);
+        {rfTree(reach).map((step) => {
+          const { end } = step;
           const isBad = end?.verdict === 'hot' || end?.verdict === 'cold';
           return (
             <li key={`${step.equipmentId} ${step.port}`} style={{ marginLeft: `${step.depth}rem` }}>

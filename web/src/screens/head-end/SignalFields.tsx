@@ -168,7 +168,7 @@ function AimFields({ source, onChange }: PartProps) {
   );
   return (
     <>
-      <h3 className={css.part}>{text('headEnd.rf.aim')}</h3>
+      <h2 className={css.part}>{text('headEnd.rf.aim')}</h2>
       <div className={css.fields}>
         {degree('latitudeDeg', text('headEnd.rf.latitude'), 90)}
         {degree('longitudeDeg', text('headEnd.rf.longitude'), 180)}

@@ -43,7 +43,7 @@ export const outputsOf = (equipment: Equipment): Port[] =>
   portsOf(equipment).filter(({ group }) => group.name.endsWith(' out') && (group.kind === 'video' || group.kind === 'line'));
 
 /** Switches and routers: what arrives at one port can leave at every other, and on to the next switch. */
-const isNetwork = ({ kind }: Equipment): boolean => kind === 'switch' || kind === 'router';
+export const isNetwork = ({ kind }: Equipment): boolean => kind === 'switch' || kind === 'router';
 
 /** Everywhere that a signal gets from some ports: breadth first, so that each place is reached by its shortest path. */
 export function reachedFrom(
@@ -89,7 +89,7 @@ export function otherEnd({ patchAt }: Pick<HeadEndParts, 'patchAt'>, { equipment
 }
 
 /** The other end of a link between racks: from the port of its run to the panel at which it arrives, and back. */
-function tiedTo(parts: HeadEndParts, { equipment, port, runId }: Hop): Port | null {
+export function tiedTo(parts: HeadEndParts, { equipment, port, runId }: Pick<Hop, 'equipment' | 'port' | 'runId'>): Port | null {
   const at = portAt(equipment, port)!;
   if (equipment.tieDeviceId !== null) {
     const run = tieRuns(parts, equipment.tieDeviceId, at.group.kind)[at.n - 1];

@@ -2,8 +2,8 @@ import { derivationsOf, withoutRecords } from '../derive/index.ts';
 import type { Equipment, ProjectDocument } from '../model/index.ts';
 import { HEAD_END_PARTS, type HeadEndParts } from './parts.ts';
 import type { RunNeed } from './needs.ts';
-import { otherEnd, outputsOf, reachedFrom } from './flow.ts';
-import { portAt, portKey } from './ports.ts';
+import { isNetwork, otherEnd, outputsOf, reachedFrom, tiedTo } from './flow.ts';
+import { portAt, portKey, portsOf } from './ports.ts';
 
 /** What is taken away: a cable, a piece of equipment with its ports, one port, a cord or a mains circuit. */
 export type Removed =
@@ -100,10 +100,8 @@ function working(
       // What a source was heard or seen at before has to be so still.
       if (playedBefore.has(key) && !played.has(key)) return false;
       if (need.kind !== 'data' || at.kind !== 'patch-panel') return isPowered(at);
-      const patch = parts.patchAt.get(portKey(at.id, termination!.port));
-      if (!patch) return false;
-      const other = patch.equipmentId === at.id && patch.port === termination!.port ? patch.toEquipmentId : patch.equipmentId;
-      return online.has(other);
+      const over = otherEnd(parts, { equipmentId: at.id, port: termination!.port });
+      return over !== null && online.has(over.equipmentId);
     })
     .map(({ runId }) => runId);
   return {
@@ -113,8 +111,6 @@ function working(
     ),
   };
 }
-
-const isNetwork = ({ kind }: Equipment): boolean => kind === 'switch' || kind === 'router';
 
 /** Powered equipment that reaches a router by cords; where the project has no router every powered switch counts. */
 function onlineOf(
@@ -149,15 +145,12 @@ function onlineOf(
 function tiedEquipment(parts: HeadEndParts): [string, string][] {
   return parts.equipment
     .filter(({ tieDeviceId }) => tieDeviceId !== null)
-    .flatMap((panel) => {
-      const runs = parts.needs.filter(({ deviceId }) => deviceId === panel.tieDeviceId).sort((a, b) => a.leg - b.leg);
-      return runs.flatMap(({ runId, kind }): [string, string][] => {
-        const n = runs.filter((one) => one.kind === kind).findIndex((one) => one.runId === runId) + 1;
-        const group = panel.ports.find((one) => one.kind === kind);
-        const own = parts.terminationOfRun.get(runId);
-        const here = group && otherEnd(parts, { equipmentId: panel.id, port: `${group.name} ${n}` });
-        const there = own && otherEnd(parts, own);
+    .flatMap((panel) =>
+      portsOf(panel).flatMap(({ name: port }): [string, string][] => {
+        const far = tiedTo(parts, { equipment: panel, port, runId: null });
+        const here = otherEnd(parts, { equipmentId: panel.id, port });
+        const there = far && otherEnd(parts, { equipmentId: far.equipment.id, port: far.name });
         return here && there ? [[here.equipmentId, there.equipmentId]] : [];
-      });
-    });
+      }),
+    );
 }

@@ -10,7 +10,7 @@ import {
   type Run,
 } from '../model/index.ts';
 import { plannedRun } from '../runs/index.ts';
-import { type Hop, outputsOf, pathTo, reachedFrom } from './flow.ts';
+import { type Hop, isNetwork, outputsOf, pathTo, reachedFrom } from './flow.ts';
 import { HEAD_END_PARTS, type HeadEndParts } from './parts.ts';
 import { portKey } from './ports.ts';
 import { SPEAKER_GROUPS, type SpeakerGroup } from './zones.ts';
@@ -219,11 +219,11 @@ function picturePath(project: ProjectDocument, runId: string, hop: Hop) {
   const run = project.runs[runId];
   const { family } = project.cableTypes[run.cableTypeId];
   const extender = on.find(({ kind }) => kind === 'extender');
-  const isNetwork = on.some(({ kind }) => kind === 'switch' || kind === 'router');
+  const isOverNetwork = on.some(isNetwork);
   // A port for data of a source is no picture: it must leave through an extender or an encoder.
   if (family === 'cat' && !extender) return null;
   const method: PathMethod = extender
-    ? isNetwork
+    ? isOverNetwork
       ? 'network'
       : 'extender'
     : on.some(({ kind }) => kind === 'matrix')
@@ -240,7 +240,7 @@ function picturePath(project: ProjectDocument, runId: string, hop: Hop) {
     gbps: Number.isFinite(gbps) ? gbps : null,
     copyProtection: Number.isFinite(least) ? COPY_PROTECTIONS[least] : null,
     returnsAudio:
-      !isNetwork && receiver?.picture?.returnsAudio === true && (extender ? extender.picture?.returnsAudio === true : true),
+      !isOverNetwork && receiver?.picture?.returnsAudio === true && (extender ? extender.picture?.returnsAudio === true : true),
     path: stepsOf(hop),
   };
 }

@@ -25,11 +25,9 @@ const WANTED_DAYS = 14;
 const GB = 1000;
 
 /** The run whose cord ends at a port of a switch; null where there is none. */
-function runAcross(equipmentId: string, port: string, { patchAt, runAt }: HeadEndParts): string | null {
-  const patch = patchAt.get(portKey(equipmentId, port));
-  if (!patch) return null;
-  const isFrom = patch.equipmentId === equipmentId && patch.port === port;
-  return runAt.get(isFrom ? portKey(patch.toEquipmentId, patch.toPort) : portKey(patch.equipmentId, patch.port)) ?? null;
+function runAcross(equipmentId: string, port: string, parts: HeadEndParts): string | null {
+  const over = otherEnd(parts, { equipmentId, port });
+  return over ? (parts.runAt.get(portKey(over.equipmentId, over.port)) ?? null) : null;
 }
 
 export function poeUses(equipment: readonly Equipment[], parts: HeadEndParts): PoeUse[] {

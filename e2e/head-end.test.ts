@@ -62,7 +62,9 @@ describe('a head end, from a camera more to commissioning', () => {
   });
 
   it('prints the pack: elevations with the label strip, then every table', async () => {
-    const pack = await page.request.get(`${app.url}/api/projects/${id}/documents/head-end.pdf?paper=A4`);
+    const pack = await page.request.get(`${app.url}/api/projects/${id}/documents/head-end.pdf?paper=A4`, {
+      timeout: 120_000,
+    });
     expect([pack.status(), pack.headers()['content-type']]).to.deep.equal([200, 'application/pdf']);
     expect((await pack.body()).length).to.be.greaterThan(40_000);
   });

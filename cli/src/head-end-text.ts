@@ -2,6 +2,7 @@ import { WINDOWS } from '@dusky-spool/core/calculators';
 import { edited, derivationsOf } from '@dusky-spool/core/derive';
 import {
   alarmPlans,
+  bondPaths,
   busUses,
   chooseEnclosure,
   controlPathsOf,
@@ -74,13 +75,14 @@ function wholeHouse(project: ProjectDocument) {
   const derived = derivationsOf(project);
   return {
     ...{ zones: zoneRows(project), signals: derived.get(SIGNAL_TABLE), coax: derived.get(RF_LEVELS) },
+    bonds: bondPaths(project),
     ...{ alarms: alarmPlans(project), control: controlPathsOf(project), buses: busUses(project), scenes: sceneLacks(project) },
     restart: restartOrder(derived.get(HEAD_END_PARTS)),
   };
 }
 
 function houseLines(project: ProjectDocument): string[] {
-  const { zones, signals, coax, alarms, control, scenes } = wholeHouse(project);
+  const { zones, signals, coax, bonds, alarms, control, scenes } = wholeHouse(project);
   const nameOf = (id: string) => project.equipment[id]?.name ?? '';
   const sinkOf = new Map(signals.sinks.map(({ id, name }) => [id, name]));
   return [
@@ -97,6 +99,10 @@ function houseLines(project: ProjectDocument): string[] {
         ({ runId, equipmentId, lowDbuv, highDbuv, verdict }) =>
           `coax ${source.name} -> ${runId ? project.runs[runId].number : nameOf(equipmentId)}: ${fixed(lowDbuv, 1)} to ${fixed(highDbuv, 1)} dBuV, ${verdict}`,
       ),
+    ),
+    ...bonds.map(
+      ({ name, steps, isWhole, lengthM }) =>
+        `bond ${name}: ${steps.map(({ number, to }) => `${number} -> ${to}`).join(', ') || '-'}, ${lengthM === null ? '-' : fixed(lengthM, 1)} m, ${isWhole ? 'to the electrode' : 'not to the electrode'}`,
     ),
     ...coax.loops.map((id) => `coax loop: ${nameOf(id)}`),
     ...alarms.map(

@@ -15,7 +15,16 @@ import {
   ROUTE_OF_RUN,
   runsByDevice,
 } from '../runs/index.ts';
-import { type HeadEndChoice, headEndChoices, type HeadEndPlan, type HeadEndPlanHow, planHeadEnd } from '../head-end/index.ts';
+import {
+  type HeadEndChoice,
+  headEndChoices,
+  type HeadEndPlan,
+  type HeadEndPlanHow,
+  planHeadEnd,
+  planRoomSystem,
+  type RoomSystem,
+  type RoomSystemKind,
+} from '../head-end/index.ts';
 import { type BassAdvice, bassAdvice, designingTheatre, type TheatreDesign } from '../theatre/index.ts';
 import { dragDraft } from './drag-draft.ts';
 import { type EditEffects, effectsOf } from './effects.ts';
@@ -40,6 +49,13 @@ export interface HeadEndQuestion {
 export interface HeadEndPlanQuestion {
   readonly rackId: string;
   readonly how: HeadEndPlanHow;
+  readonly prefix: string;
+}
+
+export interface RoomSystemQuestion {
+  readonly roomId: string;
+  readonly kind: RoomSystemKind;
+  /** Begins the ids of what would be created. */
   readonly prefix: string;
 }
 
@@ -159,14 +175,19 @@ export class DerivedProject {
     return bassAdvice(this.opened.project, roomId, count);
   }
 
-  /** Equipment, places, ports and cords of a head end, as far as was asked for. */
   /** What each choice of head ends does to all lengths. */
   headEndChoices(): HeadEndChoice[] {
     return headEndChoices(this.opened.project);
   }
 
+  /** Equipment, places, ports and cords of a head end, as far as was asked for. */
   planHeadEnd({ rackId, how, prefix }: HeadEndPlanQuestion): Outcome<HeadEndPlan> {
     return planHeadEnd(this.opened.project, rackId, how, prefix);
+  }
+
+  /** A cabinet with a system of its own for a room. */
+  planRoomSystem({ roomId, kind, prefix }: RoomSystemQuestion): Outcome<RoomSystem> {
+    return planRoomSystem(this.opened.project, roomId, kind, prefix);
   }
 
   /** The cures of a published finding; none where it is gone. */

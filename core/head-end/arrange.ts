@@ -186,6 +186,9 @@ const WALL_HUNG_M = 0.25;
 export const isWallHung = (one: Pick<Equipment, 'heightM' | 'widthM'>): boolean => isLoose(one) && one.heightM > WALL_HUNG_M;
 /** Without ears: it stands on a shelf, and has units only as that. */
 export const isLoose = ({ widthM }: Pick<Equipment, 'widthM'>): boolean => widthM < INSIDE_M;
+/** Not in the head end itself: it hangs on the wall, or is too wide for a rack and stands under its display. */
+export const isBeside = (one: Pick<Equipment, 'heightM' | 'widthM' | 'units'>): boolean =>
+  isWallHung(one) || (one.units === 0 && !isLoose(one));
 
 /** A panel over each switch, so that cords are short. */
 function interleaved(racked: readonly Equipment[]): Equipment[] {

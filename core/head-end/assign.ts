@@ -6,6 +6,7 @@ import { HEAD_END_PARTS, type HeadEndParts } from './parts.ts';
 import { derivationsOf, listOf } from '../derive/index.ts';
 import { isAtLeast, type RunNeed } from './needs.ts';
 import { type Port, portAt, portKey, portsOf, takesRuns } from './ports.ts';
+import { zoneToShare } from './shared-zones.ts';
 import { endedAt, signalCords } from './signal-cords.ts';
 
 export interface Assignment {
@@ -35,7 +36,13 @@ export function assignPorts(project: ProjectDocument, rackIds: readonly string[]
     const needs = (parts.needsAt.get(rackId) ?? []).filter(({ runId }) => !kept.runs.has(runId));
     const result = terminated(equipment, sortedNeeds(needs, roomCode), kept.taken);
     terminations.push(...result.terminations);
-    short.push(...result.short);
+    // Contacts for which no zone is left join those of their side of the house.
+    const here = new Set(equipment.map(({ id }) => id));
+    for (const need of result.short) {
+      const zone = zoneToShare(need, terminations, parts.needByRun, (id) => here.has(id));
+      if (zone) terminations.push({ ...zone, runId: need.runId, padDb: 0, isLocked: false });
+      else short.push(need);
+    }
   }
   const patched = patchesOf(project, parts, own, terminations, kept);
   return { terminations, patches: patched.patches, short, waiting: patched.waiting };
@@ -119,7 +126,10 @@ function terminated(equipment: readonly Equipment[], needs: readonly RunNeed[], 
     const wish = { isSignalIn, feeds: feeds === 'siren' ? feeds : null };
     const open = ports.filter((port) => takesRuns(port, kind, wish) && !taken.has(portKey(port.equipment.id, port.name)));
     const filling = new Filling(open, wanting);
-    for (const need of wanting) {
+    // Where ports run short, what can share none comes first.
+    const isShort = open.length < wanting.reduce((sum, { ports: count }) => sum + count, 0);
+    const alone = ({ facade }: RunNeed) => Number(isShort && facade !== null);
+    for (const need of wanting.toSorted((a, b) => alone(a) - alone(b))) {
       const port = filling.next(need, taken);
       if (!port) {
         short.push(need);

@@ -98,7 +98,7 @@ export function wantedPresets(
           ],
     );
   if (isRack) {
-    fill('video', [['video-panel-12', 12]]);
+    fill('video', headEnd === 'cabinet' ? [['video-couplers', 4]] : [['video-panel-12', 12]]);
     fill('fibre', [['fibre-panel-12', 12]]);
     fill('relay', [['controller-1u', 8]]);
     if (missing('bus') > 0 && !has('controller') && !wanted.some(({ kind }) => kind === 'controller')) add('controller-1u');
@@ -118,7 +118,7 @@ export function wantedPresets(
   const hasPanel = has('alarm-panel') || wanted.some(({ kind }) => kind === 'alarm-panel');
   if (!hasPanel && needs.some(isOfAlarm)) add('alarm-panel');
   // Amplifiers are too hot for an enclosure: they hang on the wall beside it.
-  if (headEnd !== 'enclosure') speakers(needs, equipment, add);
+  if (headEnd !== 'enclosure') speakers(needs, equipment, add, headEnd === 'cabinet');
   else {
     fill('speaker', [['amplifier-small', 4]]);
     fill('video', [['video-couplers', 4]]);
@@ -139,8 +139,8 @@ const isOfAlarm = ({ kind, system, feeds }: RunNeed): boolean => feeds === 'sire
 
 type Add = (presetId: string) => void;
 
-/** Channels of theatres go to receivers, those of music to amplifiers of as many channels. */
-function speakers(needs: readonly RunNeed[], equipment: readonly Equipment[], add: Add): void {
+/** Channels of theatres go to receivers, those of music to amplifiers of as many channels; the receiver of a room drives all of it. */
+function speakers(needs: readonly RunNeed[], equipment: readonly Equipment[], add: Add, isOfRoom: boolean): void {
   const channels = (isTheatre: boolean) =>
     needs
       .filter((need) => need.kind === 'speaker' && !need.isLine && need.isTheatre === isTheatre)
@@ -150,13 +150,14 @@ function speakers(needs: readonly RunNeed[], equipment: readonly Equipment[], ad
       .filter((one) => one.kind === kind && ((one.amplifier?.lineV ?? null) !== null) === isLine)
       .flatMap(portsOf)
       .filter((port) => takesRuns(port, 'speaker')).length;
+  const unused = isOfRoom ? Math.max(0, there('receiver') - channels(true)) : 0;
   let theatre = channels(true) - there('receiver');
   while (theatre > 0) {
     const id = theatre > 9 ? 'receiver-11' : 'receiver-9';
     add(id);
     theatre -= presetOf(id)!.amplifier!.channels;
   }
-  let music = channels(false) - there('amplifier');
+  let music = channels(false) - there('amplifier') - unused;
   while (music > 0) {
     const id = music > 8 ? 'amplifier-16' : music > 2 ? 'amplifier-8' : 'amplifier-2';
     add(id);
@@ -279,8 +280,8 @@ function outlets(
     .filter(({ kind, isMains }) => isMains && kind !== 'power-strip' && kind !== 'ups')
     .reduce((sum, one) => sum + one.plugs, 0);
   let left = Math.ceil(plugs * SPARE - 1e-9) - there;
-  if (isRack && plugs > 0 && !equipment.some(({ kind }) => kind === 'ups')) {
-    const kept = equipment.filter((one) => KEPT_ALIVE.has(one.kind)).reduce((sum, { powerW }) => sum + powerW, 0);
+  const kept = equipment.filter((one) => KEPT_ALIVE.has(one.kind)).reduce((sum, { powerW }) => sum + powerW, 0);
+  if (isRack && kept > 0 && !equipment.some(({ kind }) => kind === 'ups')) {
     // A shallow rack takes a shallow one as long as that carries it.
     const sizes = UPS_SIZES.filter((one) => kept * SPARE <= presetOf(one)!.ups!.ratedW);
     const fits = sizes.find((one) => presetOf(one)!.depthM + AROUND_M <= depthM + 1e-9);

@@ -1,10 +1,11 @@
 import { atMost } from '../calculators/index.ts';
 import type { Equipment } from '../model/index.ts';
-import { AROUND_M, boardM, isLoose, isRackMounted, isWallHung } from './arrange.ts';
+import { AROUND_M, boardM, isBeside, isLoose, isRackMounted, isWallHung } from './arrange.ts';
 import { ENCLOSURE_HEAT_W } from './design.ts';
 import type { HeadEnd } from './head-end.ts';
 import type { HeadEndParts } from './parts.ts';
 import { isAtLeast } from './needs.ts';
+import { CONTACTS_PER_ZONE } from './shared-zones.ts';
 import { portAt, portKey } from './ports.ts';
 
 /** Two things in one place, or one that reaches beyond its head end. */
@@ -50,8 +51,9 @@ export function overlaps({ rack, equipment }: HeadEnd): Overlap[] {
 
 /** Deepest equipment with its plugs behind it and 50 mm before it, m (ENGINEERING 15.1). */
 export function deepest({ rack, equipment }: HeadEnd): { readonly id: string; readonly neededM: number } | null {
-  if (equipment.length === 0) return null;
-  const one = equipment.reduce((most, each) => (each.depthM > most.depthM ? each : most));
+  const inside = equipment.filter((one) => !isBeside(one));
+  if (inside.length === 0) return null;
+  const one = inside.reduce((most, each) => (each.depthM > most.depthM ? each : most));
   return { id: one.id, neededM: one.depthM + (isRackMounted(rack) ? AROUND_M : 0) };
 }
 
@@ -79,8 +81,16 @@ export function doublePorts(
     if (seen.has(key)) twice.push({ equipmentId, port });
     seen.add(key);
   };
-  for (const { runId, ports } of needs) {
+  // Contacts of one zone share its terminals, no more of them than may.
+  const contacts = new Map<string, number>();
+  for (const { runId, ports, facade } of needs) {
     const own = terminations.get(runId);
+    if (facade !== null && own) {
+      const key = portKey(own.equipmentId, own.port);
+      const before = contacts.get(key) ?? 0;
+      contacts.set(key, before + 1);
+      if (before > 0 && before < CONTACTS_PER_ZONE) continue;
+    }
     const at = own && equipmentById.get(own.equipmentId);
     const port = at && portAt(at, own!.port);
     if (!port) continue;

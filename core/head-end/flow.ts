@@ -1,6 +1,6 @@
 import type { Equipment } from '../model/index.ts';
 import type { HeadEndParts } from './parts.ts';
-import { type Port, portAt, portKey, portsOf } from './ports.ts';
+import { inputBehind, type Port, portAt, portKey, portName, portsOf } from './ports.ts';
 
 /** A port of a piece of equipment by name. */
 export interface PortPlace {
@@ -30,11 +30,8 @@ export const onwardOfPicture: Onward = (equipment, { group, n }) => {
   if (equipment.kind === 'matrix') return isIn ? to(group.kind === 'line' ? 'line out' : 'video out') : [];
   if (equipment.kind === 'receiver') return isIn ? to('video out', 'line out', 'speaker') : [];
   if (equipment.kind === 'extender') return group.name === 'video in' ? to('data') : [];
-  if (equipment.kind === 'amplifier' && isIn) {
-    const inputs = group.count;
-    return to('speaker').filter((one) => ((one.n - 1) % inputs) + 1 === n);
-  }
-  if (equipment.kind === 'speaker-block' && isIn) return to('speaker').filter((one) => ((one.n - 1) % group.count) + 1 === n);
+  if ((equipment.kind === 'amplifier' || equipment.kind === 'speaker-block') && isIn)
+    return to('speaker').filter((one) => inputBehind(equipment, one.n) === portName(group, n));
   return [];
 };
 

@@ -2,7 +2,7 @@ import { whole } from '../derive/index.ts';
 import { type Equipment, type Patch, type PortKind, type Rack, sameItems, type Termination } from '../model/index.ts';
 import type { RunNeed } from './needs.ts';
 import { HEAD_END_PARTS, type HeadEndParts } from './parts.ts';
-import { portAt, takesRuns } from './ports.ts';
+import { portAt, portKey, takesRuns } from './ports.ts';
 import { RUN_LOADS, type RunLoad } from './run-loads.ts';
 import {
   type AmplifierLoad,
@@ -105,8 +105,17 @@ function portBudgets(equipment: readonly Equipment[], needs: readonly RunNeed[],
   const kinds = [...new Set(needs.map(({ kind }) => kind))];
   return kinds.sort().map((kind) => {
     const wanting = needs.filter((need) => need.kind === kind);
-    const needed = wanting.reduce((sum, { ports }) => sum + ports, 0);
-    const used = wanting.reduce((sum, { runId, ports }) => sum + (parts.terminationOfRun.has(runId) ? ports : 0), 0);
+    // Contacts of one zone share its port.
+    const on = new Set<string>();
+    let used = 0;
+    let open = 0;
+    for (const { runId, ports, facade } of wanting) {
+      const own = parts.terminationOfRun.get(runId);
+      if (!own) open += ports;
+      else if (facade === null || !on.has(portKey(own.equipmentId, own.port))) used += ports;
+      if (own && facade !== null) on.add(portKey(own.equipmentId, own.port));
+    }
+    const needed = used + open;
     return {
       ...{ kind, needed, used },
       wanted: Math.ceil(needed * spareOf(kind) - 1e-9),

@@ -11,6 +11,7 @@ export {
   insideHeightM,
   isLoose,
   isRackMounted,
+  isBeside,
   isWallHung,
   shelfUnits,
 } from './arrange.ts';
@@ -76,7 +77,16 @@ export {
   sceneLacks,
   watchList,
 } from './control.ts';
-export { type AlarmPlan, alarmPlans, type SecurityOutput, type SecurityZone, type ZoneTest } from './security.ts';
+export {
+  type AlarmPlan,
+  alarmPlans,
+  type SecurityOutput,
+  type SecurityZone,
+  type ZoneMeaning,
+  type ZoneSensor,
+  type ZoneTest,
+} from './security.ts';
+export { CONTACTS_PER_ZONE, putOnZone } from './shared-zones.ts';
 export {
   onwardRf,
   RF_LEVELS,
@@ -87,6 +97,7 @@ export {
   rfTree,
   type RfTreeStep,
 } from './rf-levels.ts';
+export { type BondPath, bondPaths, type BondStep } from './bond-paths.ts';
 export { planRf, type RfChange } from './rf-plan.ts';
 export { rfOutlets } from './rf-outlets.ts';
 export { type AmplifierLoad, type PoeUse, type RecorderUse, type SupplyUse, blockOhm } from './uses.ts';
@@ -104,6 +115,7 @@ export {
 } from './equipment-room.ts';
 export { type Shortfall, shortfalls } from './shortfall.ts';
 export { type HeadEndChoice, headEndChoices } from './choices.ts';
+export { planRoomSystem, ROOM_SYSTEMS, type RoomSystem, type RoomSystemKind } from './room-system.ts';
 export { portsAfter } from './new-run-ports.ts';
 export {
   type ComparedPort,

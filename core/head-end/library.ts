@@ -129,6 +129,16 @@ export const EQUIPMENT_PRESETS: readonly EquipmentPreset[] = [
   }),
   racked('receiver-9', 'receiver', 'AV receiver, 9 channels', [4, 0.4, 13], 1300, receiver(9, 100, 190)),
   racked('receiver-11', 'receiver', 'AV receiver, 11 channels', [4, 0.42, 16], 2200, receiver(11, 125, 240)),
+  loose('sound-bar', 'receiver', 'Sound bar with line output', [900, 70, 110, 3.5], 420, {
+    ...mains(40),
+    picture: { mostGbps: 18, copyProtection: '2.3', returnsAudio: true },
+    ports: [
+      group('video in', 'video', 2),
+      group('video out', 'video', 1),
+      group('line out', 'line', 2),
+      group('data', 'data', 1),
+    ],
+  }),
   racked('source-1u', 'source', 'Media player', [1, 0.25, 2], 300, {
     ...mains(10),
     picture: { mostGbps: 18, copyProtection: '2.2', returnsAudio: false },
@@ -269,12 +279,12 @@ export const EQUIPMENT_PRESETS: readonly EquipmentPreset[] = [
   ),
   loose('alarm-panel', 'alarm-panel', 'Alarm panel, 16 zones', [320, 320, 95, 5], 380, {
     ...mains(25),
-    alarm: { endOfLineOhm: 2200, mostLoopOhm: 100, batteryAh: 7, seizesLine: true },
+    alarm: { endOfLineOhm: 2200, acrossOhm: 0, mostLoopOhm: 100, batteryAh: 7, seizesLine: true },
     ports: [group('zone', 'zone', 16), group('siren', 'relay', 2), group('bus', 'bus', 8), group('data', 'data', 1)],
   }),
   loose('alarm-panel-32', 'alarm-panel', 'Alarm panel, 32 zones', [380, 360, 100, 7], 560, {
     ...mains(30),
-    alarm: { endOfLineOhm: 2200, mostLoopOhm: 100, batteryAh: 12, seizesLine: true },
+    alarm: { endOfLineOhm: 2200, acrossOhm: 0, mostLoopOhm: 100, batteryAh: 12, seizesLine: true },
     ports: [group('zone', 'zone', 32), group('siren', 'relay', 4), group('bus', 'bus', 16), group('data', 'data', 1)],
   }),
   loose('multiswitch-8', 'multiswitch', 'Satellite multiswitch, 5 × 8', [220, 130, 45, 0.9], 110, {

@@ -1,5 +1,6 @@
 import { POE_CLASSES } from '../calculators/index.ts';
 import { each } from '../derive/index.ts';
+import { wallSide } from '../devices/index.ts';
 import {
   DATA_CATEGORIES,
   type CableType,
@@ -44,6 +45,8 @@ export interface RunNeed {
   readonly dcV: number | null;
   /** Nominal load of a channel, ohm; null where it is not stated. */
   readonly impedanceOhm: number | null;
+  /** Contacts at openings of one side of a level may share a zone; null may not. */
+  readonly facade: string | null;
   readonly system: DeviceType['system'];
   readonly roomId: string | null;
   /** Its room, or the outdoor area that it stands in. */
@@ -62,6 +65,7 @@ const LINE_OHM = 100;
 /** Guard devices that a contact switches. */
 const SWITCHED = /siren|lock|chime|gate/;
 const SIREN = /siren/;
+const CONTACT = /^opening-contact/;
 const BUS = /keypad|touch-panel|push-button|reader/;
 /** A shade motor or a strip whose watts nobody stated, W. */
 const USUAL_FEED_W = 24;
@@ -123,6 +127,10 @@ export function needOf(project: ProjectDocument, run: Run): RunNeed | null {
     isLine: kind === 'speaker' && type.impedanceOhm !== null && type.impedanceOhm >= LINE_OHM,
     isTheatre: kind === 'line' || device.channel !== null || type.soundUse === 'theatre',
     dcW: type.dcW ?? (kind === 'power' ? USUAL_FEED_W : 0),
+    facade:
+      kind === 'zone' && CONTACT.test(type.id)
+        ? `${device.levelId} ${wallSide([Math.cos(device.facingRad), Math.sin(device.facingRad)])}`
+        : null,
     ...{ dcV: type.dcV, impedanceOhm: type.impedanceOhm, system: type.system, roomId: device.roomId },
     placeId: device.roomId ?? device.areaId,
   };

@@ -1,8 +1,8 @@
 import { derivationsOf, edited } from '../derive/index.ts';
 import { type Operation, type Patch, type ProjectDocument, remove, type Termination } from '../model/index.ts';
 import { connectAll, type NewHeadEndId } from './design.ts';
-import { HEAD_END_PARTS } from './parts.ts';
-import { portKey } from './ports.ts';
+import { HEAD_END_PARTS, type HeadEndParts } from './parts.ts';
+import { inputBehind, portAt, portKey, portName } from './ports.ts';
 
 /**
  * What an edit of runs does at head ends that have equipment: a new run, or one that goes to another rack, takes a port and a cord; the cord
@@ -27,7 +27,8 @@ export function portsAfter(project: ProjectDocument, operations: readonly Operat
   const atPort = new Set(
     freed
       .map(({ equipmentId, port }) => portKey(equipmentId, port))
-      .filter((key) => !parts.runAt.has(key) || moved.has(parts.runAt.get(key)!)),
+      .filter((key) => !parts.runAt.has(key) || moved.has(parts.runAt.get(key)!))
+      .concat(idleInputs(derivationsOf(project).get(HEAD_END_PARTS), parts, freed)),
   );
   const cords = parts.patches.filter(
     (one) =>
@@ -38,6 +39,27 @@ export function portsAfter(project: ProjectDocument, operations: readonly Operat
     ...movedEnds(after.value, moved).map((one) => remove('terminations', one)),
   ];
   return [...cleared, ...portsOfNew(after.value, cleared, made, newId)];
+}
+
+/** The input behind a channel of an amplifier; empty where the port is none. */
+function inputKey({ equipmentById }: HeadEndParts, equipmentId: string, port: string): string[] {
+  const equipment = equipmentById.get(equipmentId);
+  const at = equipment?.kind === 'amplifier' ? portAt(equipment, port) : undefined;
+  const input = at ? inputBehind(at.equipment, at.n) : null;
+  return input === null ? [] : [portKey(equipmentId, input)];
+}
+
+/** Inputs of channels that are freed and from which no other channel plays. */
+function idleInputs(before: HeadEndParts, after: HeadEndParts, freed: readonly Termination[]): string[] {
+  const gone = new Set(freed.map(({ id }) => id));
+  const inputs = (parts: HeadEndParts, { equipmentId, port, runId }: Termination): string[] => {
+    const equipment = parts.equipmentById.get(equipmentId);
+    const at = equipment && portAt(equipment, port);
+    const count = parts.needByRun.get(runId)?.ports ?? 1;
+    return at ? Array.from({ length: count }, (_, k) => inputKey(parts, equipmentId, portName(at.group, at.n + k))).flat() : [];
+  };
+  const live = new Set(after.terminations.filter(({ id }) => !gone.has(id)).flatMap((one) => inputs(after, one)));
+  return freed.flatMap((one) => inputs(before, one)).filter((key) => !live.has(key));
 }
 
 const movedEnds = ({ terminations }: ProjectDocument, moved: ReadonlySet<string>): Termination[] =>
@@ -65,11 +87,7 @@ function portsOfNew(
   const ports = new Set(
     own.flatMap(({ record }) => {
       const { equipmentId, port } = record as Termination;
-      const equipment = parts.equipmentById.get(equipmentId);
-      const n = Number(port.slice(port.lastIndexOf(' ') + 1));
-      const input = equipment?.kind === 'amplifier' ? equipment.ports.find(({ name }) => name === 'line in') : undefined;
-      const inputs = input ? [portKey(equipmentId, `${input.name} ${((n - 1) % input.count) + 1}`)] : [];
-      return [portKey(equipmentId, port), ...inputs];
+      return [portKey(equipmentId, port), ...inputKey(parts, equipmentId, port)];
     }),
   );
   const cords = all.filter((one) => {

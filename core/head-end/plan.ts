@@ -62,11 +62,12 @@ export function moveRunToPort(
   const equipment = parts.equipmentById.get(to.equipmentId);
   if (!equipment || !portAt(equipment, to.port)) return err('port-unknown', { kind: 'invalid', field: 'port', value: to.port });
   const own = parts.terminationOfRun.get(runId);
-  const other = parts.terminations.find((one) => one.equipmentId === to.equipmentId && one.port === to.port);
-  if (other?.runId === runId) return ok([]);
+  // A zone of an alarm panel may have several contacts.
+  const others = parts.terminations.filter((one) => one.equipmentId === to.equipmentId && one.port === to.port);
+  if (others.some((one) => one.runId === runId)) return ok([]);
   if (!own) {
     const made = create('terminations', { id: newId, runId, ...to, padDb: 0, isLocked: true });
-    return ok(other ? [remove('terminations', other), made] : [made]);
+    return ok([...others.map((one) => remove('terminations', one)), made]);
   }
   const from = { equipmentId: own.equipmentId, port: own.port };
   const isAt = (one: { equipmentId: string; port: string }, at: { equipmentId: string; port: string }) =>
@@ -76,7 +77,7 @@ export function moveRunToPort(
   );
   return ok([
     update('terminations', own, { ...to, isLocked: true })!,
-    ...(other ? [update('terminations', other, { ...from, isLocked: true })!] : []),
+    ...others.map((other) => update('terminations', other, { ...from, isLocked: true })!),
     ...cords,
   ]);
 }

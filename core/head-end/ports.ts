@@ -25,6 +25,14 @@ export function portAt(equipment: Equipment, name: string): Port | undefined {
   return group && Number.isInteger(n) && n >= 1 && n <= group.count ? { equipment, group, n, name } : undefined;
 }
 
+/** The input of an amplifier or block that a channel plays from; null where it has none. */
+export function inputBehind(equipment: Equipment, n: number): string | null {
+  const inputs = equipment.ports.find(({ name, kind }) =>
+    equipment.kind === 'speaker-block' ? name.startsWith('in') && kind === 'speaker' : name === 'line in',
+  );
+  return inputs ? portName(inputs, ((n - 1) % inputs.count) + 1) : null;
+}
+
 /** A port as a key that is unique in a project. */
 export const portKey = (equipmentId: string, port: string): string => `${equipmentId}/${port}`;
 

@@ -8,7 +8,10 @@ import { busUses, controlPathsOf, restartOrder, sceneLacks, watchList } from './
 import { equipmentRoom, openingFor } from './equipment-room.ts';
 import { HEAD_ENDS } from './head-end.ts';
 import { HEAD_END_PARTS } from './parts.ts';
+import { doublePorts } from './faults.ts';
+import { planHeadEnd } from './plan.ts';
 import { alarmPlans } from './security.ts';
+import { putOnZone } from './shared-zones.ts';
 import { shortfalls } from './shortfall.ts';
 import { comparePorts, plannedPorts, readAsPlanned, withFaults } from './switch-ports.ts';
 
@@ -35,7 +38,7 @@ describe('an alarm panel', () => {
   });
 
   it('reads its loops at rest, tripped, shorted and cut as its contacts and resistors say', () => {
-    const of = (typeId: string) => plan.zones.find(({ deviceId }) => deviceId === deviceOf(house, typeId).id)!;
+    const of = (typeId: string) => plan.zones.find(({ sensors }) => sensors[0].deviceId === deviceOf(house, typeId).id)!;
     const [contact, leak] = [of('opening-contact'), of('leak-sensor')];
     const metres = (runId: string) => {
       const length = plannedRun(house, runId).length!;
@@ -43,7 +46,7 @@ describe('an alarm panel', () => {
     };
     // 22 AWG, solid: 0.05296 ohm/m at 20 C, there and back.
     const warm = 1 + 0.00393 * (house.project.ambientC - 20);
-    expect(contact.loopOhm!).to.be.closeTo(2 * metres(contact.runId) * 0.05296 * warm, 0.05);
+    expect(contact.loopOhm!).to.be.closeTo(2 * metres(contact.sensors[0].runId) * 0.05296 * warm, 0.05);
     expect(contact.reads).to.deep.equal({ rest: 2200 + contact.loopOhm!, trip: null, short: contact.loopOhm, cut: null });
     expect(contact.means).to.deep.equal({ rest: 'normal', trip: 'alarm', short: 'fault', cut: 'alarm' });
     // A leak sensor closes: tripped it is short, and a cut cable is a fault.
@@ -52,11 +55,75 @@ describe('an alarm panel', () => {
     expect(leak.means.cut).to.equal('fault');
   });
 
+  it('tells a cut or shorted loop from an open contact with double end-of-line', () => {
+    const panel = ofKind(house, 'alarm-panel');
+    const doubled = applied(house, [
+      update('equipment', panel, { alarm: { ...panel.alarm!, endOfLineOhm: 1000, acrossOhm: 2000 } })!,
+    ]);
+    const [contact] = alarmPlans(doubled)[0].zones;
+    const ohm = contact.loopOhm!;
+    // Normal Re, alarm Re + Ra, short nothing but the cable, cut open (ENGINEERING 17.3).
+    expect(contact.reads).to.deep.equal({ rest: 1000 + ohm, trip: 3000 + ohm, short: ohm, cut: null });
+    expect(contact.means).to.deep.equal({ rest: 'normal', trip: 'alarm', short: 'tamper', cut: 'tamper' });
+  });
+
   it('holds on its battery by the sum of what hangs on it', () => {
     // Itself 0.08 A, the motion sensor 0.2 W and the keypad 1.8 W at 12 V, for 12 hours; with the siren of 12 W for five minutes.
     const standbyA = 0.08 + 2 / 12;
     expect(plan.standbyA).to.be.closeTo(standbyA, 1e-9);
     expect(plan.neededAh!).to.be.closeTo(1.25 * (standbyA * plan.hours + ((standbyA + 1) * 5) / 60), 1e-9);
+  });
+});
+
+describe('contacts that share a zone', () => {
+  const contacts = (count: number) => Array.from({ length: count }, (_, n) => at('opening-contact', 0.4 + n * 0.29));
+  const small = (house: ProjectDocument, zones: number) => {
+    const panel = ofKind(house, 'alarm-panel');
+    const ports = panel.ports.map((group) => (group.kind === 'zone' ? { ...group, count: zones } : group));
+    return applied(house, [update('equipment', panel, { ports })!]);
+  };
+  const rackOf = (house: ProjectDocument) => ofKind(house, 'alarm-panel').rackId;
+
+  it('join those of their side of the house once the zones are taken, four at most', () => {
+    const house = small(designedHouse([...contacts(9), at('motion-sensor', 4, 2)]), 3);
+    const planned = planHeadEnd(house, rackOf(house), 'afresh', 'z');
+    if (!planned.ok) throw new Error(planned.problem.code);
+    const after = applied(house, planned.value.operations);
+    const [{ zones }] = alarmPlans(after);
+    // Nine contacts and a motion sensor on three zones: two zones take four each, and one contact is left without.
+    expect(zones.map(({ sensors }) => sensors.length).sort()).to.deep.equal([1, 4, 4]);
+    expect(planned.value.short).to.have.length(1);
+    const [headEnd] = derivationsOf(after).get(HEAD_ENDS);
+    expect(doublePorts(headEnd, derivationsOf(after).get(HEAD_END_PARTS))).to.deep.equal([]);
+    expect(headEnd.ports.find(({ kind }) => kind === 'zone')).to.include({ used: 3, there: 3 });
+    // In series: the resistance of a zone is the sum of its cables.
+    const full = zones.find(({ sensors }) => sensors.length === 4)!;
+    expect(full.loopOhm!).to.be.closeTo(
+      full.sensors.reduce((sum, { loopOhm }) => sum + loopOhm!, 0),
+      1e-9,
+    );
+    expect(full.reads.rest).to.be.closeTo(2200 + full.loopOhm!, 1e-9);
+  });
+
+  it('are put together by hand, but never beside a sensor that is no contact, nor a fifth', () => {
+    const house = designedHouse([...contacts(5), at('motion-sensor', 4, 2)]);
+    const [{ zones, panel }] = alarmPlans(house);
+    const of = (zone: (typeof zones)[number]) => zone.sensors[0].deviceId;
+    const motion = zones.find((zone) => of(zone) === deviceOf(house, 'motion-sensor').id)!;
+    const [first, ...others] = zones.filter((zone) => zone !== motion);
+    let joined = house;
+    const put = (zone: (typeof zones)[number], port: string) =>
+      putOnZone(joined, zone.sensors[0].runId, { equipmentId: panel.id, port }, 'new');
+    for (const zone of others.slice(0, 3)) {
+      const found = put(zone, first.port);
+      if (!found.ok) throw new Error(found.problem.code);
+      joined = applied(joined, found.value);
+    }
+    const codeOf = (found: ReturnType<typeof put>) => (found.ok ? '' : found.problem.code);
+    expect(alarmPlans(joined)[0].zones.find(({ port }) => port === first.port)!.sensors).to.have.length(4);
+    expect(codeOf(put(others[3], first.port))).to.equal('zone-not-shared');
+    expect(codeOf(put(others[3], motion.port))).to.equal('zone-not-shared');
+    expect(codeOf(put(others[3], 'siren 1'))).to.equal('port-unknown');
   });
 });
 

@@ -8,28 +8,39 @@ import { portAt } from './ports.ts';
 /** What a step of the test of a zone does at its device, and what the panel must then say. */
 export type ZoneTest = 'rest' | 'trip' | 'short' | 'cut';
 
-/** A zone of an alarm panel: its terminals, its loop and how it reads. */
+/** A sensor on a zone with its cable. */
+export interface ZoneSensor {
+  readonly runId: string;
+  readonly number: string;
+  readonly deviceId: string;
+  /** Resistance of its cable there and back, ohm; null without a route. */
+  readonly loopOhm: number | null;
+  /** Current that it takes, A. */
+  readonly currentA: number;
+}
+
+/** A zone of an alarm panel: its terminals, what is on its loop and how it reads. */
 export interface SecurityZone {
   readonly equipmentId: string;
   readonly port: string;
   /** Screws of the panel: zone n has 2n - 1 and 2n. */
   readonly terminals: string;
-  readonly runId: string;
-  readonly number: string;
-  readonly deviceId: string;
+  /** One sensor, or contacts in series; the resistor is at the last. */
+  readonly sensors: readonly ZoneSensor[];
   /** A contact that opens, or one that closes, when it reports. */
   readonly contact: 'closed' | 'open';
   readonly endOfLineOhm: number;
-  /** Resistance of the cable there and back, ohm; null without a route. */
+  /** Across each contact with double end-of-line, ohm; 0 is single. */
+  readonly acrossOhm: number;
+  /** Resistance of all of its cables there and back, ohm; null where one has no route. */
   readonly loopOhm: number | null;
   readonly isLoopOver: boolean;
   /** What a meter at the panel reads at rest, tripped, shorted and cut, ohm; null is open. */
   readonly reads: Readonly<Record<ZoneTest, number | null>>;
   /** What it means at the panel. */
-  readonly means: Readonly<Record<ZoneTest, string>>;
-  /** Current that the sensor takes, A. */
-  readonly currentA: number;
+  readonly means: Readonly<Record<ZoneTest, ZoneMeaning>>;
 }
+export type ZoneMeaning = 'normal' | 'alarm' | 'fault' | 'tamper';
 
 /** Keypads and sirens on their terminals. */
 export interface SecurityOutput {
@@ -81,10 +92,12 @@ export function alarmPlans(project: ProjectDocument): AlarmPlan[] {
           ...{ equipmentId: panel.id, port: at.name, runId: need.runId, number: need.number, deviceId: need.deviceId },
           currentA: ampsOf(need),
         }));
-      const zones = of('zone').map(({ at, need }) => zoneOf(project, panel, at.n, at.name, need));
+      const onZone = new Map<number, Need[]>();
+      for (const { at, need } of of('zone')) onZone.set(at.n, [...(onZone.get(at.n) ?? []), need]);
+      const zones = [...onZone].map(([n, needs]) => zoneOf(project, panel, n, needs));
       const [keypads, sirens] = [outputs('bus'), outputs('relay')];
       const sum = (list: readonly { readonly currentA: number }[]) => list.reduce((total, { currentA }) => total + currentA, 0);
-      const standbyA = PANEL_A + sum(zones) + sum(keypads);
+      const standbyA = PANEL_A + sum(zones.flatMap(({ sensors }) => sensors)) + sum(keypads);
       const alarmA = standbyA + sum(sirens);
       const hours = project.project.jurisdiction === 'NA' ? HOURS.NA : HOURS.other;
       const battery = standbyBattery.run({
@@ -109,21 +122,29 @@ type Need = {
   readonly dcV: number | null;
 };
 
-function zoneOf(project: ProjectDocument, panel: Equipment, n: number, port: string, need: Need): SecurityZone {
-  const { endOfLineOhm = 0, mostLoopOhm = Infinity } = panel.alarm ?? {};
-  const { run, length } = plannedRun(project, need.runId);
-  const loopOhm = length ? loopOf(project.cableTypes[run.cableTypeId], routedLength(length), project.project.ambientC) : null;
-  const contact = CLOSES.test(project.devices[need.deviceId].typeId) ? 'open' : 'closed';
+function zoneOf(project: ProjectDocument, panel: Equipment, n: number, needs: readonly Need[]): SecurityZone {
+  const { endOfLineOhm = 0, acrossOhm = 0, mostLoopOhm = Infinity } = panel.alarm ?? {};
+  const sensors = [...needs]
+    .sort((a, b) => (a.number < b.number ? -1 : 1))
+    .map((need): ZoneSensor => {
+      const { run, length } = plannedRun(project, need.runId);
+      const loopOhm = length ? loopOf(project.cableTypes[run.cableTypeId], routedLength(length), project.project.ambientC) : null;
+      return { runId: need.runId, number: need.number, deviceId: need.deviceId, loopOhm, currentA: ampsOf(need) };
+    });
+  const loopOhm = sensors.some((one) => one.loopOhm === null) ? null : sensors.reduce((sum, one) => sum + one.loopOhm!, 0);
+  const contact = needs.some(({ deviceId }) => CLOSES.test(project.devices[deviceId].typeId)) ? 'open' : 'closed';
+  const isDouble = contact === 'closed' && endOfLineOhm > 0 && acrossOhm > 0;
   return {
-    ...{ equipmentId: panel.id, port, terminals: `${2 * n - 1}, ${2 * n}`, contact, endOfLineOhm, loopOhm },
-    ...{ runId: need.runId, number: need.number, deviceId: need.deviceId },
+    ...{ equipmentId: panel.id, port: `zone ${n}`, terminals: `${2 * n - 1}, ${2 * n}`, sensors, contact, endOfLineOhm, loopOhm },
+    acrossOhm: isDouble ? acrossOhm : 0,
     isLoopOver: loopOhm !== null && loopOhm > mostLoopOhm * (1 + 1e-9),
-    reads: readsOf(contact, endOfLineOhm, loopOhm ?? 0),
+    reads: readsOf(contact, { endOfLineOhm, acrossOhm: isDouble ? acrossOhm : 0, loopOhm: loopOhm ?? 0 }),
     means:
-      contact === 'closed'
-        ? { rest: 'normal', trip: 'alarm', short: 'fault', cut: 'alarm' }
-        : { rest: 'normal', trip: 'alarm', short: 'alarm', cut: 'fault' },
-    currentA: ampsOf(need),
+      contact === 'open'
+        ? { rest: 'normal', trip: 'alarm', short: 'alarm', cut: 'fault' }
+        : isDouble
+          ? { rest: 'normal', trip: 'alarm', short: 'tamper', cut: 'tamper' }
+          : { rest: 'normal', trip: 'alarm', short: 'fault', cut: 'alarm' },
   };
 }
 
@@ -134,8 +155,14 @@ function loopOf(cable: CableType | undefined, lengthM: number, temperatureC: num
   return wire.ok ? (2 * lengthM * wire.value.ohmPerKm) / 1000 : null;
 }
 
+interface Loop {
+  readonly endOfLineOhm: number;
+  readonly acrossOhm: number;
+  readonly loopOhm: number;
+}
+
 /** Readings of a loop (ENGINEERING 17.3): closed contacts have the resistor in series, open ones across. */
-function readsOf(contact: SecurityZone['contact'], endOfLineOhm: number, loopOhm: number): SecurityZone['reads'] {
+function readsOf(contact: SecurityZone['contact'], { endOfLineOhm, acrossOhm, loopOhm }: Loop): SecurityZone['reads'] {
   if (contact === 'open') {
     // Without a resistor at rest the loop is open.
     const rest = endOfLineOhm === 0 ? null : endOfLineOhm + loopOhm;
@@ -144,9 +171,9 @@ function readsOf(contact: SecurityZone['contact'], endOfLineOhm: number, loopOhm
   if (endOfLineOhm === 0) return { rest: loopOhm, trip: null, short: loopOhm, cut: null };
   const read = (state: 'normal' | 'alarm' | 'short' | 'open') => {
     const found = endOfLine.run({
-      kind: 'single',
+      kind: acrossOhm > 0 ? 'double' : 'single',
       endOhm: endOfLineOhm,
-      acrossOhm: 1,
+      acrossOhm: acrossOhm || 1,
       loopOhm,
       state,
       supplyV: null,

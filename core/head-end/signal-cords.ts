@@ -2,7 +2,7 @@ import { listOf } from '../derive/index.ts';
 import type { Equipment, ProjectDocument } from '../model/index.ts';
 import type { HeadEndParts } from './parts.ts';
 import type { RunNeed } from './needs.ts';
-import { type Port, portAt, portKey, portsOf } from './ports.ts';
+import { inputBehind, type Port, portAt, portKey, portsOf } from './ports.ts';
 
 /** What a cord for signals joins, and its color. */
 export type SignalCord = readonly [from: Port, to: Port, color: 'white' | 'yellow' | 'orange'];
@@ -70,7 +70,9 @@ function pictures(bench: Bench): void {
   );
   for (const [n, receiver] of receivers.entries()) {
     if (matrix) join(free(matrix, 'video out')[0], free(receiver, 'video in')[0], 'white');
-    const lead = leads.find(({ need, port }) => need.placeId === theatreRooms[n] && bench.isFree(port));
+    // A sound bar has no speaker cables of its own: it stands at the one display of its cabinet.
+    const isBar = !has(receiver, 'speaker');
+    const lead = leads.find(({ need, port }) => (isBar || need.placeId === theatreRooms[n]) && bench.isFree(port));
     join(free(receiver, 'video out')[0], lead?.port, 'white');
   }
   // One lead a display: the second is its reserve.
@@ -93,7 +95,9 @@ function sound(project: ProjectDocument, bench: Bench): void {
   const inputs = zoneInputs(project, bench);
   const [matrix] = matrices;
   if (!matrix) {
-    const outs = sources.flatMap((one) => free(one, 'line out'));
+    // Where a sound bar stands, the speakers of the house play what it plays.
+    const bars = ofKind(bench, 'receiver').filter((one) => !has(one, 'speaker'));
+    const outs = [...bars, ...sources].flatMap((one) => free(one, 'line out'));
     // Without a matrix each zone has a stream of its own, as far as they go.
     for (const pair of inputs)
       for (const [side, port] of pair.entries()) join(outs[2 * inputs.indexOf(pair) + side], port, 'yellow');
@@ -115,13 +119,13 @@ function zoneInputs(project: ProjectDocument, { ended, isFree }: Bench): Port[][
   for (const { need, port } of ended) {
     const { equipment } = port;
     if (need.kind !== 'speaker' || equipment.kind !== 'amplifier') continue;
-    const group = equipment.ports.find(({ name }) => name === 'line in');
-    if (!group) continue;
     const key = zoneOf.get(need.placeId ?? '') ?? need.placeId ?? '';
     for (let k = 0; k < need.ports; k++) {
-      const input = portAt(equipment, `line in ${((port.n - 1 + k) % group.count) + 1}`)!;
+      const name = inputBehind(equipment, port.n + k);
+      const input = name === null ? undefined : portAt(equipment, name);
       const own = byZone.get(key) ?? [];
-      if (isFree(input) && !own.some((one) => one.equipment.id === equipment.id && one.name === input.name)) own.push(input);
+      if (input && isFree(input) && !own.some((one) => one.equipment.id === equipment.id && one.name === input.name))
+        own.push(input);
       byZone.set(key, own);
     }
   }

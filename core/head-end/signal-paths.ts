@@ -83,7 +83,7 @@ const PICTURED = partOf('devices with pictures', 'devices', ({ typeId }) =>
 /** Every source against every display and group of speakers. */
 export const SIGNAL_TABLE = whole<SignalTable>({
   name: 'signal paths',
-  tables: ['cableTypes', 'deviceTypes', 'rooms', 'runs'],
+  tables: ['cableTypes', 'deviceTypes', 'racks', 'rooms', 'runs'],
   nodes: [HEAD_END_PARTS, PICTURED, SPEAKER_GROUPS],
   make: (read) => {
     const { project } = read;
@@ -142,12 +142,17 @@ function signalTable(
       })),
     ...groups.map(({ id, name, roomIds, runIds }): Sink => ({ kind: 'speakers', id, name, roomIds, runIds })),
   ];
+  const zoneOf = new Map(groups.map(({ id, zone }) => [id, zone]));
+  const asked = (source: Equipment, { id }: Sink) => zoneOf.get(id)?.sourceIds.includes(source.id) ?? false;
   const cells = sources.flatMap((source) => {
     const outputs = outputsOf(source);
     const reached = reachedFrom(parts, outputs);
     return sinks
       .filter(({ kind }) => outputs.some(({ group }) => kind === 'speakers' || group.kind === 'video'))
-      .map((sink) => cellOf(project, parts, { source, sink, reached }));
+      .flatMap((sink) => {
+        const cell = cellOf(project, parts, { source, sink, reached });
+        return cell.isReached || asked(source, sink) || isOfOneSystem(project, source, sink) ? [cell] : [];
+      });
   });
   const byId = new Map(devices.map((one) => [one.id, one]));
   const shown = new Set(sinks.map(({ id }) => id));
@@ -160,6 +165,12 @@ function signalTable(
     return [];
   });
   return { sources, sinks, cells, local };
+}
+
+/** A room with a cabinet of its own is a system apart: its source serves that room, and the room asks for no other. */
+function isOfOneSystem({ racks, runs }: ProjectDocument, { rackId }: Equipment, { runIds }: Sink): boolean {
+  const cabinets = new Set(runIds.map((id) => runs[id].rackId).filter((id) => racks[id]?.kind === 'cabinet'));
+  return racks[rackId]?.kind === 'cabinet' ? cabinets.has(rackId) : cabinets.size === 0;
 }
 
 const isLocalSource = ({ typeId }: Device): boolean => /equipment-place|game-point/.test(typeId);

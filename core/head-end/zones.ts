@@ -4,6 +4,7 @@ import { create, type Device, type Equipment, type Operation, type ProjectDocume
 import { plannedRun } from '../runs/index.ts';
 import { otherEnd } from './flow.ts';
 import { HEAD_END_PARTS, type HeadEndParts } from './parts.ts';
+import { inputBehind, portAt } from './ports.ts';
 import type { RunNeed } from './needs.ts';
 import { type RunLoad, RUN_LOADS } from './run-loads.ts';
 import { amplifierLoads } from './uses.ts';
@@ -148,10 +149,9 @@ function inputOf(
   { equipmentId, port }: { readonly equipmentId: string; readonly port: string },
 ): ZoneChannel['input'] {
   const equipment = parts.equipmentById.get(equipmentId);
-  const inputs = equipment?.ports.find(({ name }) => name === 'line in');
-  if (!equipment || !inputs) return null;
-  const n = Number(port.slice(port.lastIndexOf(' ') + 1));
-  return otherEnd(parts, { equipmentId, port: `line in ${((n - 1) % inputs.count) + 1}` });
+  const at = equipment && portAt(equipment, port);
+  const input = at ? inputBehind(equipment, at.n) : null;
+  return input === null ? null : otherEnd(parts, { equipmentId, port: input });
 }
 
 function lossOf(

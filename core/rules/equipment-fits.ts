@@ -1,4 +1,4 @@
-import { deepest, isRackMounted, isWallHung, overlaps } from '../head-end/index.ts';
+import { deepest, isBeside, isRackMounted, overlaps } from '../head-end/index.ts';
 import { defineCheck, type RuleFinding, say } from './check.ts';
 import { equipmentName, HEAD_END_NODES, inHeadEnds, ofEquipment } from './head-end-subjects.ts';
 
@@ -39,7 +39,7 @@ export const equipmentFits = defineCheck({
             { measured: deep.neededM, allowed: rack.depthM, unit: 'm' },
           ),
         );
-      const loose = isRackMounted(rack) ? equipment.filter((one) => one.atUnit === null && !isWallHung(one)) : [];
+      const loose = isRackMounted(rack) ? equipment.filter((one) => one.atUnit === null && !isBeside(one)) : [];
       for (const one of loose)
         found.push(say('look', 'equipment-not-placed', ofEquipment(one.id), { ...about, equipment: one.name }));
       return found;

@@ -19,12 +19,16 @@ export const securityLoops = defineCheck({
     return alarmPlans(project).flatMap(({ panel, zones, neededAh, hours }) => [
       ...zones
         .filter(({ isLoopOver }) => isLoopOver)
-        .map(({ runId, number, loopOhm }) =>
+        .map(({ sensors, loopOhm }) =>
           say(
             'look',
             'loop-over',
-            [{ in: 'runs', id: runId }],
-            { number, loopOhm: Math.round(loopOhm!), mostOhm: panel.alarm!.mostLoopOhm },
+            sensors.map(({ runId }) => ({ in: 'runs' as const, id: runId })),
+            {
+              number: sensors.map(({ number }) => number).join(', '),
+              loopOhm: Math.round(loopOhm!),
+              mostOhm: panel.alarm!.mostLoopOhm,
+            },
             { measured: loopOhm!, allowed: panel.alarm!.mostLoopOhm, unit: 'ohm' },
           ),
         ),

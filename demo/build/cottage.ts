@@ -26,7 +26,7 @@ export function buildCottage(): ProjectDocument {
     ...newHeader('4TCW8', 'Tollgate Cottage', 'imperial'),
     sharedRoutes: false,
     roomDataCables: 2,
-    description: 'Retrofit of a lived-in cottage: closed walls, cables from the attic, rack in the hall cupboard.',
+    description: 'Retrofit of a lived-in cottage: closed walls, cables from the attic, enclosure in the hall cupboard.',
     client: 'The tollgate household',
     address: '1 Causeway End',
     wasteFactor: 1.15,
@@ -40,13 +40,14 @@ export function buildCottage(): ProjectDocument {
   house.rack({
     levelId: ground,
     code: 'A',
-    name: 'Cupboard rack',
-    x: 16.8 * FOOT,
+    name: 'Cupboard enclosure',
+    kind: 'enclosure',
+    x: 17.6 * FOOT,
     y: 9 * FOOT,
     facingRad: Math.PI,
-    widthM: 0.55,
-    depthM: 0.5,
-    units: 12,
+    widthM: 0.38,
+    depthM: 0.15,
+    units: 20,
     entryHeightM: 2,
   });
   for (const [x, y] of [

@@ -87,6 +87,7 @@ export const SHEETS = {
         ...{ by: en.ui.headEnd.control.by, lacks: en.ui.headEnd.paths.lacks, methods: en.ui.headEnd.paths.methods },
         ...{ sound: en.ui.headEnd.paths.sound, verdicts: en.ui.headEnd.rf.verdicts, triggers: en.ui.headEnd.control.triggers },
         ...{ means: en.ui.headEnd.alarm.means, openLoop: en.ui.headEnd.alarm.openLoop },
+        notBonded: en.ui.headEnd.rf.notBonded,
       });
     },
   },

@@ -342,6 +342,7 @@ export const documents = {
       zones: 'Zone table',
       signals: 'Signal paths',
       coax: 'Levels on coax',
+      bond: 'Bonding of antennas',
       alarm: 'Alarm terminals and test list',
       control: 'Control: how each device gets its commands',
       scenes: 'Scenes',
@@ -355,6 +356,7 @@ export const documents = {
         'What the installer of the amplifiers and the matrix programs from. A line of 100 V can shock; no load is below the least of its amplifier.',
       signals: 'The way port by port, or the lead that is missing.',
       coax: 'At the outlets, at both ends of the band. Grounding and bonding to local code; final sizing: local code and licensed electrician.',
+      bond: 'Each antenna has a conductor of its own to the bar, and the bar one to the electrode. Lightning: a licensed electrician decides.',
       alarm:
         'Test each zone at rest, tripped and cut, mains off, the telephone line taken, each siren. Fire detectors and door release belong to licensed trades.',
       control: 'What is programmed for each device goes over this port.',
@@ -405,6 +407,7 @@ export const documents = {
       acts: 'Acts on',
       terminals: 'Terminals',
       loop: 'Loop',
+      length: 'Length',
       rest: 'At rest',
       trip: 'Tripped',
       cut: 'Cut',

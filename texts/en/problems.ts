@@ -63,6 +63,10 @@ export const problems = {
     'The equipment takes {{needed}} U, and the rack has {{units}} U. Take a taller rack, a second one, or less equipment.',
   'enclosure-too-small':
     '{{name}} finds no room: {{neededM}} of height is wanted, and there is {{heightM}}. Take a larger enclosure, or a rack.',
+  'zone-not-shared': '{{port}} cannot be shared: only contacts at openings share a zone, {{most}} at most. Choose another zone.',
+  'room-without-display': '{{room}} has no display or projector. Place one, then give the room a system of its own.',
+  'room-without-speakers': '{{room}} has no speaker cable. Place its speakers, then give the room a system of its own.',
+  'room-has-cabinet': 'The speakers of {{room}} end in a cabinet already.',
   'equipment-not-here': '{{name}} is made for a rack and does not fit an enclosure. Choose a smaller one, or a rack.',
   'port-unknown': 'There is no port {{value}} there. Choose one of the list.',
   'rf-by-multiswitch':

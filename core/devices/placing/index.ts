@@ -11,6 +11,7 @@ export { clipOfDevices, type CopyPlace, copyPlaces, type DeviceClip, deviceIdsIn
 export {
   followHeadEndRules,
   headEndFor,
+  atHeadEnd,
   headEndLengths,
   headEndReport,
   type HeadEndReport,

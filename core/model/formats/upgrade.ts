@@ -235,6 +235,18 @@ const ADDED_IN_16: typeof ADDED_IN_2 = {
 const LISTS_OF_17 = ['circuits', 'equipment', 'terminations', 'patches', 'zones', 'rfSources', 'scenes'];
 const ADDED_IN_17: typeof ADDED_IN_2 = { racks: () => ({ closet: null }) };
 
+/** What version 18 added: double end-of-line resistors of alarm panels. */
+function withAcross(file: Lists): Lists {
+  if (!Array.isArray(file.equipment)) return file;
+  const equipment = file.equipment.map((record: unknown) => {
+    const alarm = typeof record === 'object' && record !== null ? (record as { alarm?: unknown }).alarm : null;
+    return typeof alarm === 'object' && alarm !== null
+      ? { ...(record as object), alarm: { ...alarm, acrossOhm: (alarm as { acrossOhm?: number }).acrossOhm ?? 0 } }
+      : record;
+  });
+  return { ...file, equipment };
+}
+
 /** Until version 16 what is no alternative of anything stood whatever `chosen` said; now a mode may take it away. */
 function withStanding(file: Lists): Lists {
   if (!Array.isArray(file.features)) return file;
@@ -295,6 +307,7 @@ const STEPS: Readonly<Record<number, (file: Lists) => Lists>> = {
     ...withFields(file, ADDED_IN_17),
     version: 17,
   }),
+  17: (file) => ({ ...withAcross(file), version: 18 }),
 };
 
 /** A file as it was written, in the terms of today; anything unexpected is left for the schema to judge. */

@@ -156,7 +156,8 @@ export const equipment = z
     wiring: z.enum(SPEAKER_WIRINGS).nullable().describe('speaker blocks: how the speakers hang on the channel'),
     alarm: z
       .strictObject({
-        endOfLineOhm: z.number().min(0).max(100_000).describe('0 is without'),
+        endOfLineOhm: z.number().min(0).max(100_000).describe('in series with the loop; 0 is without'),
+        acrossOhm: z.number().min(0).max(100_000).describe('double end-of-line: across each contact that opens; 0 is single'),
         mostLoopOhm: z.number().gt(0).max(10_000).describe('resistance that a loop may have without its end-of-line resistor'),
         batteryAh: z.number().gt(0).max(200),
         seizesLine: z.boolean().describe('it takes the telephone line when it reports'),

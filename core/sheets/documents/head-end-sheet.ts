@@ -2,6 +2,7 @@ import { derivationsOf, listOf } from '../../derive/index.ts';
 import { deviceTitle } from '../../devices/index.ts';
 import {
   alarmPlans,
+  bondPaths,
   type ControlBy,
   controlPathsOf,
   cordCounts,
@@ -58,6 +59,7 @@ export type HeadEndColumn =
   | 'acts'
   | 'terminals'
   | 'loop'
+  | 'length'
   | 'rest'
   | 'trip'
   | 'cut'
@@ -77,6 +79,7 @@ export interface HeadEndTable {
     | 'zones'
     | 'signals'
     | 'coax'
+    | 'bond'
     | 'alarm'
     | 'control'
     | 'scenes'
@@ -107,6 +110,7 @@ export interface HeadEndSheetWords {
   readonly triggers: Readonly<Record<SceneTrigger, string>>;
   readonly means: Readonly<Record<string, string>>;
   readonly openLoop: string;
+  readonly notBonded: string;
 }
 
 /** What an installer needs at head ends: equipment with its place, ports with runs and cords, what it draws and gives off. */
@@ -178,6 +182,7 @@ function houseTables(project: ProjectDocument, words: HeadEndSheetWords): HeadEn
     },
     { section: 'signals', columns: ['sink', 'source', 'way'], rows: signalLines(project, words) },
     { section: 'coax', columns: ['source', 'way', 'run', 'lowest', 'highest', 'verdict'], rows: coaxLines(project, words) },
+    { section: 'bond', columns: ['device', 'way', 'length'], rows: bondLines(project, words) },
     {
       section: 'alarm',
       columns: ['terminals', 'run', 'device', 'loop', 'rest', 'trip', 'cut'],
@@ -247,11 +252,22 @@ function coaxLines(project: ProjectDocument, words: HeadEndSheetWords): string[]
     );
 }
 
+/** The conductors from each antenna to the electrode; where they end before it, that is said. */
+function bondLines(project: ProjectDocument, words: HeadEndSheetWords): string[][] {
+  const { units } = project.project;
+  return bondPaths(project).map(({ deviceId, name, steps, isWhole, lengthM }) => [
+    `${nameOfRoom(project, deviceId, words)} · ${name}`,
+    [...steps.map(({ number, cable, to }) => `${number} (${cable}) → ${to}`), ...(isWhole ? [] : [words.notBonded])].join('; '),
+    lengthM === null || steps.length === 0 ? '' : formatLength(lengthM, units),
+  ]);
+}
+
 function alarmLines(project: ProjectDocument, words: HeadEndSheetWords): string[][] {
   const ohm = (value: number | null): string => (value === null ? words.openLoop : `${Math.round(value)} Ω`);
   return alarmPlans(project).flatMap(({ zones }) =>
-    zones.map(({ terminals, number, deviceId, loopOhm, reads, means }) => [
-      ...[terminals, number, `${nameOfRoom(project, deviceId, words)} · ${nameOfDevice(project, deviceId)}`],
+    zones.map(({ terminals, sensors, loopOhm, reads, means }) => [
+      ...[terminals, sensors.map(({ number }) => number).join('\n')],
+      sensors.map(({ deviceId }) => `${nameOfRoom(project, deviceId, words)} · ${nameOfDevice(project, deviceId)}`).join('\n'),
       loopOhm === null ? '' : `${loopOhm.toFixed(1)} Ω`,
       ...(['rest', 'trip', 'cut'] as const).map((test) => `${ohm(reads[test])}: ${words.means[means[test]]}`),
     ]),

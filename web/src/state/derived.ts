@@ -1,5 +1,5 @@
 import type { Cure } from '@dusky-spool/core/rules';
-import type { Derived, DerivedFinding, HeadEndPlanQuestion, HeadEndQuestion } from '@dusky-spool/core/deltas';
+import type { Derived, DerivedFinding, HeadEndPlanQuestion, HeadEndQuestion, RoomSystemQuestion } from '@dusky-spool/core/deltas';
 import type { Outcome } from '@dusky-spool/core/math';
 import type { Operation, ProjectDocument, Run } from '@dusky-spool/core/model';
 import type { PlannedRun } from '@dusky-spool/core/runs';
@@ -158,6 +158,8 @@ export const askTheatreDesign = (roomId: string, prefix: string, signal: AbortSi
   ask('designTheatre', { roomId, prefix }, { signal, report: (value) => 'share' in value && onShare(value.share) });
 /** What a head end would become: designed, arranged or connected. */
 export const askHeadEndPlan = (question: HeadEndPlanQuestion) => ask('planHeadEnd', question);
+/** A cabinet with a system of its own for a room. */
+export const askRoomSystem = (question: RoomSystemQuestion) => ask('planRoomSystem', question);
 /** What each choice of head ends does to all lengths: the house is routed anew for each. */
 export const askHeadEndChoices = () => ask('headEndChoices', null);
 /** What subwoofers do at the seats of a room, and better places for so many of them. */

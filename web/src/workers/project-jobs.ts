@@ -5,6 +5,7 @@ import type {
   DragDelta,
   HeadEndPlanQuestion,
   HeadEndQuestion,
+  RoomSystemQuestion,
 } from '@dusky-spool/core/deltas';
 import type { HeadEndChoice } from '@dusky-spool/core/head-end';
 import type { TidyRoutes } from '@dusky-spool/core/pathways';
@@ -56,6 +57,7 @@ export interface ProjectJobs {
   };
   readonly headEndChoices: Question<null, HeadEndChoice[]>;
   readonly planHeadEnd: Question<HeadEndPlanQuestion, ReturnType<DerivedProject['planHeadEnd']>>;
+  readonly planRoomSystem: Question<RoomSystemQuestion, ReturnType<DerivedProject['planRoomSystem']>>;
   readonly bass: Question<{ readonly roomId: string; readonly count: number }, BassAdvice | null>;
   readonly bothRoutes: Question<string, ReturnType<DerivedProject['bothRoutes']>>;
 }
@@ -103,6 +105,7 @@ export function projectHandlers(derived: DerivedProject): JobHandlers<ProjectJob
       work(derived.designTheatre(roomId, prefix), (share) => report({ share })),
     headEndChoices: () => derived.headEndChoices(),
     planHeadEnd: (question) => derived.planHeadEnd(question),
+    planRoomSystem: (question) => derived.planRoomSystem(question),
     bass: ({ roomId, count }) => derived.bass(roomId, count),
     bothRoutes: (runId) => derived.bothRoutes(runId),
   };

@@ -1,10 +1,21 @@
-import { type AlarmPlan, alarmPlans, type HeadEnd, type SecurityZone, type ZoneTest } from '@dusky-spool/core/head-end';
+import {
+  type AlarmPlan,
+  alarmPlans,
+  CONTACTS_PER_ZONE,
+  type HeadEnd,
+  portsOf,
+  putOnZone,
+  type SecurityZone,
+  type ZoneSensor,
+  type ZoneTest,
+} from '@dusky-spool/core/head-end';
 import type { Equipment } from '@dusky-spool/core/model';
+import { Select } from 'antd';
 import { useMemo } from 'react';
 import { changeRecord } from '../../commands/change-record.ts';
 import { text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
-import { useProjectParts } from '../../state/project.ts';
+import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { Cautions } from '../../ui/Cautions.tsx';
 import { NumberField, SwitchField } from '../../ui/fields.tsx';
 import { deviceName } from './device-name.ts';
@@ -12,7 +23,7 @@ import { deviceName } from './device-name.ts';
 import css from './head-end.module.css';
 
 const TESTS: readonly ZoneTest[] = ['rest', 'trip', 'short', 'cut'];
-const COLUMNS = ['terminals', 'run', 'device', 'contact', 'loop', ...TESTS] as const;
+const COLUMNS = ['terminals', 'sensors', 'contact', 'loop', ...TESTS] as const;
 
 /** Alarm panels of a head end: terminals, what a meter reads at each, battery and test list. */
 export function AlarmPanel({ headEnd, mayPlan }: { readonly headEnd: HeadEnd; readonly mayPlan: boolean }) {
@@ -25,7 +36,8 @@ export function AlarmPanel({ headEnd, mayPlan }: { readonly headEnd: HeadEnd; re
         <section key={plan.panel.id} aria-label={plan.panel.name}>
           <h2 className={css.part}>{plan.panel.name}</h2>
           <PanelFields panel={plan.panel} mayPlan={mayPlan} />
-          <ZoneTable plan={plan} />
+          <ZoneTable plan={plan} mayPlan={mayPlan} />
+          {plan.zones.some(({ sensors }) => sensors.length > 1) && <p className="faint">{text('headEnd.alarm.shared')}</p>}
           <p
             className={
               plan.panel.alarm && plan.neededAh !== null && plan.neededAh > plan.panel.alarm.batteryAh ? css.badLine : 'faint'
@@ -66,6 +78,13 @@ function PanelFields({ panel, mayPlan }: { readonly panel: Equipment; readonly m
         onChange={(endOfLineOhm) => change({ endOfLineOhm })}
       />
       <NumberField
+        label={text('headEnd.alarm.across')}
+        value={alarm.acrossOhm}
+        min={0}
+        max={100_000}
+        onChange={(acrossOhm) => change({ acrossOhm })}
+      />
+      <NumberField
         label={text('headEnd.alarm.mostLoop')}
         value={alarm.mostLoopOhm}
         min={1}
@@ -92,12 +111,11 @@ function PanelFields({ panel, mayPlan }: { readonly panel: Equipment; readonly m
 const ohmText = (ohm: number | null): string =>
   ohm === null ? text('headEnd.alarm.openLoop') : text('headEnd.alarm.ohm', { ohm: Math.round(ohm) });
 
-function ZoneTable({ plan }: { readonly plan: AlarmPlan }) {
-  const project = useProject();
+function ZoneTable({ plan, mayPlan }: { readonly plan: AlarmPlan; readonly mayPlan: boolean }) {
   const read = ({ reads, means }: SecurityZone, test: ZoneTest) =>
     text('headEnd.alarm.reads', {
       ohm: ohmText(reads[test]),
-      means: text(`headEnd.alarm.means.${means[test] as 'normal' | 'alarm' | 'fault'}`),
+      means: text(`headEnd.alarm.means.${means[test]}`),
     });
   return (
     <table className={css.table}>
@@ -112,10 +130,13 @@ function ZoneTable({ plan }: { readonly plan: AlarmPlan }) {
       </thead>
       <tbody>
         {plan.zones.map((zone) => (
-          <tr key={zone.runId}>
+          <tr key={zone.port}>
             <th scope="row">{zone.terminals}</th>
-            <td>{zone.number}</td>
-            <td>{deviceName(project, zone.deviceId)}</td>
+            <td>
+              {zone.sensors.map((sensor) => (
+                <Sensor key={sensor.runId} {...{ plan, zone, sensor, mayPlan }} />
+              ))}
+            </td>
             <td>{text(`headEnd.alarm.contacts.${zone.contact}`)}</td>
             <td className={zone.isLoopOver ? css.badLine : ''}>
               {zone.loopOhm === null ? '–' : text('headEnd.alarm.ohm', { ohm: zone.loopOhm.toFixed(1) })}
@@ -127,6 +148,52 @@ function ZoneTable({ plan }: { readonly plan: AlarmPlan }) {
         ))}
       </tbody>
     </table>
+  );
+}
+
+interface SensorProps {
+  readonly plan: AlarmPlan;
+  readonly zone: SecurityZone;
+  readonly sensor: ZoneSensor;
+  readonly mayPlan: boolean;
+}
+
+/** A sensor with the zone that it is on: another free one, or one that it may share. */
+function Sensor({ plan: { panel, zones }, zone, sensor, mayPlan }: SensorProps) {
+  const project = useProject();
+  const { edit } = useProjectParts('edit');
+  const taken = new Map(zones.map((one) => [one.port, one]));
+  const options = portsOf(panel)
+    .filter(({ group }) => group.kind === 'zone')
+    .filter(({ name }) => {
+      const there = taken.get(name);
+      return !there || there === zone || (there.sensors.length < CONTACTS_PER_ZONE && there.contact === 'closed');
+    })
+    .map(({ name }) => {
+      const others = (taken.get(name)?.sensors ?? []).filter((one) => one.runId !== sensor.runId);
+      const names = others.map(({ deviceId }) => deviceName(project, deviceId)).join(', ');
+      return { value: name, label: text(names ? 'headEnd.alarm.zoneWith' : 'headEnd.alarm.zone', { port: name, names }) };
+    });
+  const label = text('headEnd.alarm.zoneOf', { number: sensor.number });
+  return (
+    <div className={css.sensor}>
+      <span>
+        {sensor.number} {deviceName(project, sensor.deviceId)}
+      </span>
+      {mayPlan && (
+        <Select
+          size="small"
+          value={zone.port}
+          aria-label={label}
+          options={options}
+          showSearch={{ optionFilterProp: 'label' }}
+          popupMatchSelectWidth={false}
+          onChange={(port) =>
+            edit(label, putOnZone(project, sensor.runId, { equipmentId: panel.id, port }, newRecordId('termination')))
+          }
+        />
+      )}
+    </div>
   );
 }
 

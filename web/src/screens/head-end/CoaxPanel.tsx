@@ -1,6 +1,7 @@
 import { derivationsOf, listOf } from '@dusky-spool/core/derive';
-import { type HeadEnd, planRf, RF_LEVELS, type RfReach, rfTree } from '@dusky-spool/core/head-end';
+import { bondPaths, type HeadEnd, planRf, RF_LEVELS, type RfReach, rfTree } from '@dusky-spool/core/head-end';
 import { WINDOWS } from '@dusky-spool/core/calculators';
+import { formatLength } from '@dusky-spool/core/math';
 import type { ProjectDocument } from '@dusky-spool/core/model';
 import { useMemo, useState } from 'react';
 import { createRecords } from '../../commands/create-records.ts';
@@ -10,6 +11,7 @@ import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { Cautions } from '../../ui/Cautions.tsx';
 import { SmallButton } from '../../ui/SmallButton.tsx';
 import { BANDS } from './bands.ts';
+import { deviceName } from './device-name.ts';
 import { SignalFields } from './SignalFields.tsx';
 
 import css from './head-end.module.css';
@@ -51,6 +53,7 @@ export function CoaxPanel({ headEnd, mayPlan }: { readonly headEnd: HeadEnd; rea
       ))}
       {mayPlan && <SmallButton onClick={add}>{text('headEnd.rf.addSignal')}</SmallButton>}
       <Faults project={project} levels={levels} />
+      <BondPaths project={project} />
       <Cautions ids={['C5', 'C6']} />
     </div>
   );
@@ -148,5 +151,35 @@ function Faults({ project, levels: { loops, dark, unterminated } }: FaultProps) 
         </p>
       )}
     </>
+  );
+}
+
+/** The way of each antenna to the electrode of the building, conductor by conductor. */
+function BondPaths({ project }: { readonly project: ProjectDocument }) {
+  const paths = useMemo(() => bondPaths(project), [project]);
+  if (paths.length === 0) return null;
+  const { units } = project.project;
+  return (
+    <section className={css.card} aria-label={text('headEnd.rf.bonds')}>
+      <h2 className={css.part}>{text('headEnd.rf.bonds')}</h2>
+      {paths.map(({ deviceId, name, steps, isWhole, lengthM }) => (
+        <ol key={deviceId} className={css.bond} aria-label={name}>
+          <li>{deviceName(project, deviceId)}</li>
+          {steps.map((step) => (
+            <li key={step.runId}>
+              <span className="faint">
+                {step.number}, {step.cable}
+                {step.lengthM !== null && `, ${formatLength(step.lengthM, units)}`}
+              </span>
+              {step.to}
+            </li>
+          ))}
+          {!isWhole && <li className={css.badLine}>{text('headEnd.rf.notBonded')}</li>}
+          {isWhole && lengthM !== null && (
+            <li className="faint">{text('headEnd.rf.bondLength', { length: formatLength(lengthM, units) })}</li>
+          )}
+        </ol>
+      ))}
+    </section>
   );
 }

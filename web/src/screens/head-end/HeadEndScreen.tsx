@@ -92,7 +92,7 @@ export function HeadEndScreen({ projectId }: { readonly projectId: string }) {
           {tab === 'power' && <PowerPanel {...{ headEnd, mayPlan }} />}
           {tab === 'coax' && <CoaxPanel {...{ headEnd, mayPlan }} />}
           {tab === 'zones' && <ZonesPanel mayPlan={mayPlan} />}
-          {tab === 'paths' && <PathsPanel />}
+          {tab === 'paths' && <PathsPanel mayPlan={mayPlan} />}
           {tab === 'control' && <ControlPanel mayPlan={mayPlan} />}
           {tab === 'alarm' && <AlarmPanel {...{ headEnd, mayPlan }} />}
           {tab === 'room' && <RoomPanel {...{ headEnd, mayPlan }} />}

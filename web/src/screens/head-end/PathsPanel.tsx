@@ -3,16 +3,23 @@ import { pathGbps, SIGNAL_TABLE, type SignalCell, type SignalTable, type Sink } 
 import { useMemo, useState } from 'react';
 import { text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
+import { RoomSystemForm } from './RoomSystemForm.tsx';
 import { deviceName } from './device-name.ts';
 
 import css from './head-end.module.css';
 
 /** Every source against every display and zone: how it gets there, or which lead is missing. */
-export function PathsPanel() {
+export function PathsPanel({ mayPlan }: { readonly mayPlan: boolean }) {
   const project = useProject();
   const table = useMemo(() => derivationsOf(project).get(SIGNAL_TABLE), [project]);
   const [chosen, setChosen] = useState<string | null>(null);
-  if (table.sources.length === 0) return <p className={css.empty}>{text('headEnd.paths.none')}</p>;
+  if (table.sources.length === 0)
+    return (
+      <div className={css.panel}>
+        <p className={css.empty}>{text('headEnd.paths.none')}</p>
+        {mayPlan && <RoomSystemForm />}
+      </div>
+    );
   const cellOf = new Map(table.cells.map((one) => [`${one.sourceId} ${one.sinkId}`, one]));
   const cell = cellOf.get(chosen ?? '');
   return (
@@ -54,6 +61,7 @@ export function PathsPanel() {
         </tbody>
       </table>
       {cell && <Way cell={cell} table={table} />}
+      {mayPlan && <RoomSystemForm />}
     </div>
   );
 }

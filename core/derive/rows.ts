@@ -21,12 +21,13 @@ export const sortedRows = <T>(table: Readonly<Record<string, T>>): readonly T[] 
     .sort()
     .map((id) => table[id]);
 
-/** A sorted list with some ids looked up again in their table. */
+/** A sorted list with some ids looked up again in their table; the same list where there are none. */
 export function patchedRows<T extends { readonly id: string }>(
   list: readonly T[],
   ids: ReadonlySet<string>,
   table: Readonly<Record<string, T>>,
 ): readonly T[] {
+  if (ids.size === 0) return list;
   if (ids.size > MAX_ONE_BY_ONE) return sortedRows(table);
   const next = [...list];
   for (const id of ids) {

@@ -45,7 +45,8 @@ export function bondPaths(project: ProjectDocument): BondPath[] {
       const queue = [device.id];
       for (let id = queue.shift(); id !== undefined; id = queue.shift())
         for (const { runId, otherId } of joined.get(id) ?? []) {
-          if (ways.has(otherId)) continue;
+          // A path goes over bars, never over another antenna.
+          if (ways.has(otherId) || BONDED.test(project.devices[otherId].typeId)) continue;
           ways.set(otherId, [...ways.get(id)!, stepOf(project, runId, otherId)]);
           queue.push(otherId);
         }

@@ -26,34 +26,59 @@ export const HEAD_END_PARTS = whole<HeadEndParts>({
   name: 'parts of head ends',
   tables: ['circuits', 'equipment', 'patches', 'terminations'],
   nodes: [NEED_OF_RUN],
-  make: (read) => partsOf(read),
+  make: (read, last) => partsOf(read, last?.value ?? null),
 });
 
-function partsOf(read: Reading): HeadEndParts {
-  const equipment = read.rows('equipment');
-  const terminations = read.rows('terminations');
-  const patches = read.rows('patches');
+function partsOf(read: Reading, last: HeadEndParts | null): HeadEndParts {
   const needs = read.all(NEED_OF_RUN).flatMap((need) => need ?? []);
   return {
     needs,
     needByRun: new Map(needs.map((need) => [need.runId, need])),
-    equipment,
-    equipmentById: new Map(equipment.map((one) => [one.id, one])),
-    terminations,
-    terminationOfRun: new Map(terminations.map((one) => [one.runId, one])),
-    terminationsOn: groupedBy(terminations, ({ equipmentId }) => equipmentId),
     needsAt: groupedBy(needs, ({ rackId }) => rackId),
-    runAt: new Map(terminations.map((one) => [portKey(one.equipmentId, one.port), one.runId])),
-    patches,
-    patchAt: new Map(
-      patches.flatMap((one) => [
-        [portKey(one.equipmentId, one.port), one] as const,
-        [portKey(one.toEquipmentId, one.toPort), one] as const,
-      ]),
-    ),
+    ...equipmentParts(read.rows('equipment'), last),
+    ...terminationParts(read.rows('terminations'), last),
+    ...patchParts(read.rows('patches'), last),
     circuits: read.rows('circuits'),
   };
 }
+
+// Each part stays as it was where its table did.
+const equipmentParts = (
+  equipment: readonly Equipment[],
+  last: HeadEndParts | null,
+): Pick<HeadEndParts, 'equipment' | 'equipmentById'> => ({
+  equipment,
+  equipmentById: last?.equipment === equipment ? last.equipmentById : new Map(equipment.map((one) => [one.id, one])),
+});
+
+function terminationParts(
+  terminations: readonly Termination[],
+  last: HeadEndParts | null,
+): Pick<HeadEndParts, 'terminations' | 'terminationOfRun' | 'terminationsOn' | 'runAt'> {
+  if (last?.terminations === terminations) {
+    const { terminationOfRun, terminationsOn, runAt } = last;
+    return { terminations, terminationOfRun, terminationsOn, runAt };
+  }
+  return {
+    terminations,
+    terminationOfRun: new Map(terminations.map((one) => [one.runId, one])),
+    terminationsOn: groupedBy(terminations, ({ equipmentId }) => equipmentId),
+    runAt: new Map(terminations.map((one) => [portKey(one.equipmentId, one.port), one.runId])),
+  };
+}
+
+const patchParts = (patches: readonly Patch[], last: HeadEndParts | null): Pick<HeadEndParts, 'patches' | 'patchAt'> => ({
+  patches,
+  patchAt:
+    last?.patches === patches
+      ? last.patchAt
+      : new Map(
+          patches.flatMap((one) => [
+            [portKey(one.equipmentId, one.port), one] as const,
+            [portKey(one.toEquipmentId, one.toPort), one] as const,
+          ]),
+        ),
+});
 
 function groupedBy<T>(rows: readonly T[], keyOf: (row: T) => string): ReadonlyMap<string, readonly T[]> {
   const groups = new Map<string, T[]>();

@@ -180,6 +180,10 @@ describe('an edit of runs', () => {
     const { cells } = derivationsOf(loud).get(SIGNAL_TABLE);
     expect(cells.every(({ isReached }) => isReached)).to.equal(true);
     expect(cells.length).to.be.greaterThan(0);
+    // And takes that cord out again with the speaker.
+    const gone = removeWithDependants(loud, 'devices', 'spk');
+    const quiet = applied(loud, [...gone, ...portsAfter(loud, gone, newId)]);
+    expect(Object.keys(quiet.patches).sort()).to.deep.equal(Object.keys(music.patches).sort());
   });
 
   it('does nothing where no equipment was chosen, or where no run changes', () => {

@@ -11,6 +11,8 @@ export interface RunLoad {
 
 export const parallelOhm = (loads: readonly number[]): number => 1 / loads.reduce((sum, ohm) => sum + 1 / ohm, 0);
 
+const sameLoad = (a: RunLoad, b: RunLoad | undefined): boolean => a.ohm === b?.ohm && a.speakers === b?.speakers;
+
 /** Loads of speaker runs: what hangs on the device of a run is in parallel with it (ENGINEERING 2.1). */
 export const RUN_LOADS = whole<ReadonlyMap<string, RunLoad>>({
   name: 'loads of speaker runs',
@@ -36,4 +38,5 @@ export const RUN_LOADS = whole<ReadonlyMap<string, RunLoad>>({
       }),
     );
   },
+  alike: (a, b) => a.size === b.size && [...a].every(([runId, load]) => sameLoad(load, b.get(runId))),
 });

@@ -3,7 +3,7 @@ import type { Equipment, SpeakerWiring } from '../model/index.ts';
 import { otherEnd } from './flow.ts';
 import type { HeadEndParts } from './parts.ts';
 import type { RunNeed } from './needs.ts';
-import { portAt, portKey, portsOf } from './ports.ts';
+import { inputBehind, portAt, portKey, portsOf } from './ports.ts';
 import { parallelOhm, type RunLoad } from './run-loads.ts';
 
 /** What a switch feeds over its cables, W. */
@@ -140,7 +140,7 @@ function onChannel(
   if (!block || block.kind !== 'speaker-block') return [];
   const input = portAt(block, to.port);
   const runs = portsOf(block)
-    .filter(({ group, n }) => group.name === 'speaker' && input && ((n - 1) % input.group.count) + 1 === input.n)
+    .filter(({ group, n }) => group.name === 'speaker' && input && inputBehind(block, n) === input.name)
     .flatMap(({ name }) => parts.runAt.get(portKey(block.id, name)) ?? []);
   const ohms = runs.flatMap((id) => loads.get(id)?.ohm ?? []);
   const about = judged(amplifier, ohms.length === 0 ? null : blockOhm(ohms, block.wiring ?? 'parallel'));

@@ -202,29 +202,6 @@ export const guidePages: readonly GuidePage[] = [
     picture: 'plan-cabling.png',
     sections: [
       {
-        title: 'Head ends',
-        text: 'Rack, enclosure, panel, audio rack or equipment in furniture: each system, or each family of cable, has its head end by rule, in Head end. A change shows which runs move and what it costs before it is made; issued runs stay. One that stands free is entered from the ceiling, the floor or by a sleeve, and its last meters count.',
-      },
-      {
-        title: 'The equipment of a head end',
-        text: 'Head end shows each enclosure or rack with what ends there. Generic equipment is chosen by itself, with a quarter of the ports spare; what a size costs against a rack is said with the reason. Results are planning aids: a licensed electrician adds circuits.',
-        steps: [
-          'Design this head end: adds what is missing, places it, plugs it in, terminates and patches every run. What is locked stays where it is; one undo takes all of it back.',
-          'Drag equipment, or move it by the arrow keys; the fields of the chosen piece say the same in figures, with what it is plugged into and when it is switched off on battery.',
-          'Ports: every run with its port and cord. Choose another port: the run that is there changes places with it. Map shows the cords, and takes a run that is dragged. A new run takes a port and a cord by itself; a run that goes takes its cord along. What is short is said with the next size and its price.',
-          'A drop that waits for the device of its owner stays unpatched: book a return visit.',
-          'Zones: what plays the same, with its channels, loads, power, cable loss and inputs. A speaker block joins speakers on one channel; a bridged amplifier sees half the load in each half.',
-          'Signals: every source against every display and zone, with the way port by port, or the lead that is missing.',
-          'Coax: each signal with its levels, as promised and as read on site, through cables, splitters, taps and amplifiers to every outlet. One press chooses splitters, amplifier and pads that bring all outlets into their window. For an antenna or dish: where it looks, and what stands in its way.',
-          'Alarm: terminals, end-of-line resistors and what a meter reads at rest, tripped, shorted and cut; the battery; the test list.',
-          'Control: how each device gets its commands, and scenes: what one button, sensor or sunset sets off.',
-          'Room: the walls with what stands and hangs there, the opening for the framer, sleeves by family of cable, the closet with the way out of its air, and one head end compared with several.',
-          'Power: PoE, circuits, outlets, UPS, supplies and the recorder against what they can. What stops: choose one thing and see what fails without it.',
-          'At commissioning, Ports › Compare a switch with the plan reads the switch over the instrument bridge and says port by port what differs.',
-          'Head-end pack (PDF): elevations to scale with the label strip, patch schedule, cords to make in the shop, zone table, signal paths, levels, alarm, control and scenes, power and heat, sleeves.',
-        ],
-      },
-      {
         title: 'A run',
         text: 'Its panel has the length in parts, the holes on the way, other routes with their cost, the cable and the slack. An issued run keeps its number, route and length, whatever is drawn afterwards; the difference is shown.',
       },
@@ -243,6 +220,38 @@ export const guidePages: readonly GuidePage[] = [
       {
         title: 'Without a connection',
         text: 'Projects that were opened on a device open there without a connection, and edits wait until there is one. The schedule and labels as CSV, and label sheets as a drawing, are then made on the device.',
+      },
+    ],
+  },
+  {
+    id: 'head-end',
+    title: 'Head end',
+    lead: 'Where every run ends: enclosures, racks, ports, levels, power and heat.',
+    stages: ['head-end'],
+    picture: 'head-end.png',
+    sections: [
+      {
+        title: 'Head ends',
+        text: 'Rack, enclosure, panel, audio rack or equipment in furniture: each system, or each family of cable, has its head end by rule, in Head end. A change shows which runs move and what it costs before it is made; issued runs stay. One that stands free is entered from the ceiling, the floor or by a sleeve, and its last meters count.',
+      },
+      {
+        title: 'The equipment of a head end',
+        text: 'Head end shows each enclosure or rack with what ends there. Generic equipment is chosen by itself, with a quarter of the ports spare; what a size costs against a rack is said with the reason. Results are planning aids: a licensed electrician adds circuits.',
+        steps: [
+          'Design this head end: adds what is missing, places it, plugs it in, terminates and patches every run. What is locked stays where it is; one undo takes all of it back.',
+          'Drag equipment, or move it by the arrow keys; the fields of the chosen piece say the same in figures, with what it is plugged into and when it is switched off on battery.',
+          'Ports: every run with its port and cord. Choose another port: the run that is there changes places with it. Map shows the cords, and takes a run that is dragged. A new run takes a port and a cord by itself; a run that goes takes its cord along. What is short is said with the next size and its price.',
+          'A drop that waits for the device of its owner stays unpatched: book a return visit.',
+          'Zones: what plays the same, with its channels, loads, power, cable loss and inputs. A speaker block joins speakers on one channel; a bridged amplifier sees half the load in each half.',
+          'Signals: every source against every display and zone, with the way port by port, or the lead that is missing. A room can have a system of its own: a cabinet at its display with a receiver, or a sound bar beside the speakers of the house.',
+          'Coax: each signal with its levels, as promised and as read on site, through cables, splitters, taps and amplifiers to every outlet. One press chooses splitters, amplifier and pads that bring all outlets into their window. For an antenna or dish: where it looks, what stands in its way, and its bonding to the electrode.',
+          'Alarm: terminals, end-of-line resistors, single or double, and what a meter reads at rest, tripped, shorted and cut; the battery; the test list. Contacts at openings share a zone, four at most, where zones run short or you put them together.',
+          'Control: how each device gets its commands, and scenes: what one button, sensor or sunset sets off.',
+          'Room: the walls with what stands and hangs there, the opening for the framer, sleeves by family of cable, the closet with the way out of its air, and one head end compared with several.',
+          'Power: PoE, circuits, outlets, UPS, supplies and the recorder against what they can. What stops: choose one thing and see what fails without it.',
+          'At commissioning, Ports › Compare a switch with the plan reads the switch over the instrument bridge and says port by port what differs.',
+          'Head-end pack (PDF): elevations to scale with the label strip, patch schedule, cords to make in the shop, zone table, signal paths, levels, alarm, control and scenes, power and heat, sleeves.',
+        ],
       },
     ],
   },
@@ -267,7 +276,7 @@ export const guidePages: readonly GuidePage[] = [
     id: 'site',
     title: 'On site',
     lead: 'Issue, label, pull, terminate, test, hand over.',
-    stages: ['head-end', 'order', 'pre-wire', 'trim-out', 'handover'],
+    stages: ['order', 'pre-wire', 'trim-out', 'handover'],
     picture: 'pre-wire-phone.png',
     sections: [
       {

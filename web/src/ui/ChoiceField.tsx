@@ -9,12 +9,15 @@ export function ChoiceField<T extends string>({
   label,
   value,
   options,
+  placeholder = text('form.mixed'),
   onChange,
 }: {
   readonly label: string;
   /** Nothing where several records differ. */
   readonly value: T | undefined;
   readonly options: readonly { readonly value: T; readonly label: string }[];
+  /** What stands there while nothing is chosen. */
+  readonly placeholder?: string;
   readonly onChange: (value: T) => void;
 }) {
   return (
@@ -23,7 +26,7 @@ export function ChoiceField<T extends string>({
       <Select
         size="middle"
         value={value}
-        placeholder={text('form.mixed')}
+        placeholder={placeholder}
         aria-label={label}
         options={[...options]}
         showSearch={options.length > SEARCHED_FROM ? { optionFilterProp: 'label' } : false}

@@ -163,22 +163,28 @@ function BondPaths({ project }: { readonly project: ProjectDocument }) {
     <section className={css.card} aria-label={text('headEnd.rf.bonds')}>
       <h2 className={css.part}>{text('headEnd.rf.bonds')}</h2>
       {paths.map(({ deviceId, name, steps, isWhole, lengthM }) => (
-        <ol key={deviceId} className={css.bond} aria-label={name}>
-          <li>{deviceName(project, deviceId)}</li>
-          {steps.map((step) => (
-            <li key={step.runId}>
+        <ul key={deviceId} className={css.tree} aria-label={name}>
+          <li>
+            <b>{deviceName(project, deviceId)}</b>{' '}
+            {isWhole && lengthM !== null && (
+              <span className="faint">{text('headEnd.rf.bondLength', { length: formatLength(lengthM, units) })}</span>
+            )}
+          </li>
+          {steps.map((step, n) => (
+            <li key={step.runId} style={{ marginLeft: `${n + 1}rem` }}>
+              {step.to}{' '}
               <span className="faint">
                 {step.number}, {step.cable}
                 {step.lengthM !== null && `, ${formatLength(step.lengthM, units)}`}
               </span>
-              {step.to}
             </li>
           ))}
-          {!isWhole && <li className={css.badLine}>{text('headEnd.rf.notBonded')}</li>}
-          {isWhole && lengthM !== null && (
-            <li className="faint">{text('headEnd.rf.bondLength', { length: formatLength(lengthM, units) })}</li>
+          {!isWhole && (
+            <li className={css.badLine} style={{ marginLeft: `${steps.length + 1}rem` }}>
+              {text('headEnd.rf.notBonded')}
+            </li>
           )}
-        </ol>
+        </ul>
       ))}
     </section>
   );

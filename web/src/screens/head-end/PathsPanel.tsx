@@ -12,18 +12,21 @@ import css from './head-end.module.css';
 export function PathsPanel({ mayPlan }: { readonly mayPlan: boolean }) {
   const project = useProject();
   const table = useMemo(() => derivationsOf(project).get(SIGNAL_TABLE), [project]);
+  return (
+    <div className={css.panel}>
+      {table.sources.length === 0 ? <p className={css.empty}>{text('headEnd.paths.none')}</p> : <Paths table={table} />}
+      {mayPlan && <RoomSystemForm />}
+    </div>
+  );
+}
+
+function Paths({ table }: { readonly table: SignalTable }) {
+  const project = useProject();
   const [chosen, setChosen] = useState<string | null>(null);
-  if (table.sources.length === 0)
-    return (
-      <div className={css.panel}>
-        <p className={css.empty}>{text('headEnd.paths.none')}</p>
-        {mayPlan && <RoomSystemForm />}
-      </div>
-    );
   const cellOf = new Map(table.cells.map((one) => [`${one.sourceId} ${one.sinkId}`, one]));
   const cell = cellOf.get(chosen ?? '');
   return (
-    <div className={css.panel}>
+    <>
       <p className="faint">{text('headEnd.paths.lead')}</p>
       <table className={`${css.table} ${css.wide}`}>
         <thead>
@@ -61,8 +64,7 @@ export function PathsPanel({ mayPlan }: { readonly mayPlan: boolean }) {
         </tbody>
       </table>
       {cell && <Way cell={cell} table={table} />}
-      {mayPlan && <RoomSystemForm />}
-    </div>
+    </>
   );
 }
 

@@ -53,7 +53,13 @@ export function RoomSystemForm() {
       <h2 className={css.part}>{text('headEnd.paths.roomSystem')}</h2>
       <p className="faint">{text('headEnd.paths.roomSystemLead')}</p>
       <div className={css.fields}>
-        <ChoiceField label={text('headEnd.paths.room')} value={roomId} options={rooms} onChange={setRoom} />
+        <ChoiceField
+          label={text('headEnd.paths.room')}
+          value={roomId}
+          options={rooms}
+          placeholder={text('headEnd.paths.chooseRoom')}
+          onChange={setRoom}
+        />
         <ChoiceField
           label={text('headEnd.paths.system')}
           value={kind}

@@ -180,6 +180,28 @@ describe('what goes over a head end, on screen', () => {
     expect(ofKind(page.project(), 'alarm-panel').alarm!.endOfLineOhm).to.equal(1000);
   });
 
+  it('puts a contact on the zone of another, and reads double end-of-line', async () => {
+    const page = open('alarm', designedHouse([at('opening-contact', 1), at('opening-contact', 2)]));
+    const [first, second] = listOf(page.project(), 'terminations').toSorted((a, b) => (a.port < b.port ? -1 : 1));
+    const number = page.project().runs[second.runId].number;
+    await choose(page, `Zone of ${number}`, /^zone 1, with/);
+    expect(page.project().terminations[second.id].port).to.equal(first.port);
+    expect(page.getByText(/share a zone are in series/)).to.not.equal(null);
+    await enter(page, 'Across each contact (Ω, 0 is single)', '2200');
+    expect(page.container.textContent).to.match(/440\d Ω: alarm/);
+    expect(page.container.textContent).to.match(/open: tamper/);
+  });
+
+  it('draws the bonding of an antenna as far as it gets', () => {
+    const whole = open('coax', designedHouse([at('bonding-bar', 9), at('building-electrode', 8.4), at('aerial', 2, -0.1)]));
+    const list = whole.getByRole('list', { name: 'Antenna' });
+    expect(list.textContent).to.match(/Bonding bar.*Grounding electrode/);
+    expect(list.textContent).to.not.include('no conductor on');
+    closePage();
+    const part = open('coax', designedHouse([at('bonding-bar', 9), at('aerial', 2, -0.1)]));
+    expect(part.getByRole('list', { name: 'Antenna' }).textContent).to.include('no conductor on');
+  });
+
   it('takes a signal with its levels, and brings the outlets into their window', async () => {
     const page = open('coax');
     await page.user.click(page.getByRole('button', { name: 'Add a signal' }));
@@ -213,5 +235,20 @@ describe('a head end that is designed', () => {
     await waitFor(() => expect(listOf(page.project(), 'terminations')).to.have.length(5), { timeout: 20_000 });
     expect(page.edits).to.have.length(1);
     expect(page.getByText(/2 ports wait for the devices/)).to.not.equal(null);
+  });
+
+  it('is a cabinet of a room with its own receiver, in one edit', async () => {
+    const house = designedHouse([
+      { typeId: 'display', at: [2, 0.05] },
+      { typeId: 'ceiling-speaker', at: [1.5, 2] },
+    ]);
+    const page = renderInProject(<HeadEndScreen projectId="p" />, house, { at: '/p/p/head-end?tab=paths', worker: true });
+    const room = Object.values(house.rooms)[0].name;
+    await choose(page, 'In which room', room);
+    await page.user.click(page.getByRole('button', { name: 'Set up the cabinet' }));
+    await page.findByText(/1 run now ends in the room/, {}, { timeout: 20_000 });
+    expect(page.edits).to.have.length(1);
+    expect(listOf(page.project(), 'racks').map(({ kind }) => kind)).to.include('cabinet');
+    expect(listOf(page.project(), 'equipment').some(({ presetId }) => presetId === 'receiver-9')).to.equal(true);
   });
 });

@@ -257,8 +257,11 @@ export const PLANTED_HEAD_ENDS: readonly Planted[] = [
   },
   {
     rule: 'circuits-bear',
-    mistake: () => change(music(), 'amplifier', { feedId: ofKind(withMore(music(), 'ups-1000', { atUnit: 12 }), 'ups').id }),
-    clean: () => music(),
+    mistake: () => {
+      const house = withMore(music(), 'ups-1000', { atUnit: 12 });
+      return change(house, 'amplifier', { feedId: ofKind(house, 'ups').id });
+    },
+    clean: () => withMore(music(), 'ups-1000', { atUnit: 12 }),
     code: 'amplifier-on-ups',
     about: 'equipment',
     cured: false,

@@ -246,7 +246,7 @@ describe('a head end that is designed', () => {
     const room = Object.values(house.rooms)[0].name;
     await choose(page, 'In which room', room);
     await page.user.click(page.getByRole('button', { name: 'Set up the cabinet' }));
-    await page.findByText(/1 run now ends in the room/, {}, { timeout: 20_000 });
+    await page.findByText(/2 runs now end in the room/, {}, { timeout: 20_000 });
     expect(page.edits).to.have.length(1);
     expect(listOf(page.project(), 'racks').map(({ kind }) => kind)).to.include('cabinet');
     expect(listOf(page.project(), 'equipment').some(({ presetId }) => presetId === 'receiver-9')).to.equal(true);

@@ -136,7 +136,14 @@ function terminated(equipment: readonly Equipment[], needs: readonly RunNeed[], 
         continue;
       }
       takePorts(taken, port.equipment, port.name, need.ports);
-      terminations.push({ runId: need.runId, equipmentId: port.equipment.id, port: port.name, padDb: 0, isLocked: false });
+      terminations.push({
+        runId: need.runId,
+        equipmentId: port.equipment.id,
+        port: port.name,
+        padDb: 0,
+        place: 1,
+        isLocked: false,
+      });
     }
   }
   return { terminations, short };

@@ -5,6 +5,7 @@ import { arranged } from './arrange.ts';
 import { connectAll, designHeadEnd, type EnclosureChoice } from './design.ts';
 import { HEAD_END_PARTS } from './parts.ts';
 import { portAt } from './ports.ts';
+import { CONTACTS_PER_ZONE } from './shared-zones.ts';
 import { zonesByRoom } from './zones.ts';
 
 /** Everything, places alone, what is open, or all ports afresh. */
@@ -50,7 +51,7 @@ export function planHeadEnd(project: ProjectDocument, rackId: string, how: HeadE
 
 /**
  * Puts a run on another port of its head end, where it then stays; a run that is there changes places with it, and cords go along.
- * Problem `port-unknown`.
+ * Problems: `port-unknown`, `zone-not-shared` for a zone on which several contacts are.
  */
 export function moveRunToPort(
   project: ProjectDocument,
@@ -65,9 +66,12 @@ export function moveRunToPort(
   // A zone of an alarm panel may have several contacts.
   const others = parts.terminations.filter((one) => one.equipmentId === to.equipmentId && one.port === to.port);
   if (others.some((one) => one.runId === runId)) return ok([]);
+  if (others.length > 1)
+    return err('zone-not-shared', { kind: 'infeasible', field: 'port', port: to.port, most: CONTACTS_PER_ZONE });
+  const [other] = others;
   if (!own) {
-    const made = create('terminations', { id: newId, runId, ...to, padDb: 0, isLocked: true });
-    return ok([...others.map((one) => remove('terminations', one)), made]);
+    const made = create('terminations', { id: newId, runId, ...to, padDb: 0, place: 1, isLocked: true });
+    return ok(other ? [remove('terminations', other), made] : [made]);
   }
   const from = { equipmentId: own.equipmentId, port: own.port };
   const isAt = (one: { equipmentId: string; port: string }, at: { equipmentId: string; port: string }) =>
@@ -76,8 +80,8 @@ export function moveRunToPort(
     isAt(one, from) ? (update('patches', one, to) ?? []) : isAt(one, to) ? (update('patches', one, from) ?? []) : [],
   );
   return ok([
-    update('terminations', own, { ...to, isLocked: true })!,
-    ...others.map((other) => update('terminations', other, { ...from, isLocked: true })!),
+    update('terminations', own, { ...to, place: 1, isLocked: true })!,
+    ...(other ? [update('terminations', other, { ...from, place: own.place, isLocked: true })!] : []),
     ...cords,
   ]);
 }

@@ -222,7 +222,14 @@ class Wiring {
   join(from: End | null, to: End): void {
     if (from) this.cords.push([from, to]);
     else if (this.entryRunId !== null) {
-      this.ended.push({ runId: this.entryRunId, equipmentId: to.equipment.id, port: to.port, padDb: 0, isLocked: false });
+      this.ended.push({
+        runId: this.entryRunId,
+        equipmentId: to.equipment.id,
+        port: to.port,
+        padDb: 0,
+        place: 1,
+        isLocked: false,
+      });
       this.entryRunId = null;
     }
   }
@@ -235,7 +242,8 @@ class Wiring {
     if (own && panel) {
       if (own.padDb !== padDb) this.padded.push({ own, padDb });
       if (from) this.cords.push([from, { equipment: panel, port: own.port }]);
-    } else if (from) this.ended.push({ runId, equipmentId: from.equipment.id, port: from.port, padDb, isLocked: false });
+    } else if (from)
+      this.ended.push({ runId, equipmentId: from.equipment.id, port: from.port, place: 1, padDb, isLocked: false });
   }
 
   operations(placed: ReadonlyMap<string, Equipment>): Operation[] {

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { derivationsOf } from '../derive/index.ts';
-import { create, type Equipment, type ProjectDocument, remove, type Scene, update } from '../model/index.ts';
+import { checkIntegrity, create, type Equipment, type ProjectDocument, remove, type Scene, update } from '../model/index.ts';
 import { applied, designedHouse } from '../testing/index.ts';
 import { RACK_UNIT_M } from '../math/index.ts';
 import { plannedRun } from '../runs/index.ts';
@@ -89,6 +89,7 @@ describe('contacts that share a zone', () => {
     const planned = planHeadEnd(house, rackOf(house), 'afresh', 'z');
     if (!planned.ok) throw new Error(planned.problem.code);
     const after = applied(house, planned.value.operations);
+    expect(checkIntegrity(after).ok).to.equal(true);
     const [{ zones }] = alarmPlans(after);
     // Nine contacts and a motion sensor on three zones: two zones take four each, and one contact is left without.
     expect(zones.map(({ sensors }) => sensors.length).sort()).to.deep.equal([1, 4, 4]);
@@ -119,6 +120,7 @@ describe('contacts that share a zone', () => {
       if (!found.ok) throw new Error(found.problem.code);
       joined = applied(joined, found.value);
     }
+    expect(checkIntegrity(joined).ok).to.equal(true);
     const codeOf = (found: ReturnType<typeof put>) => (found.ok ? '' : found.problem.code);
     expect(alarmPlans(joined)[0].zones.find(({ port }) => port === first.port)!.sensors).to.have.length(4);
     expect(codeOf(put(others[3], first.port))).to.equal('zone-not-shared');

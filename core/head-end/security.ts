@@ -94,7 +94,8 @@ export function alarmPlans(project: ProjectDocument): AlarmPlan[] {
         }));
       const onZone = new Map<number, Need[]>();
       for (const { at, need } of of('zone')) onZone.set(at.n, [...(onZone.get(at.n) ?? []), need]);
-      const zones = [...onZone].map(([n, needs]) => zoneOf(project, panel, n, needs));
+      const placeAt = new Map((parts.terminationsOn.get(panel.id) ?? []).map(({ runId, place }) => [runId, place]));
+      const zones = [...onZone].map(([n, needs]) => zoneOf(project, panel, n, needs, placeAt));
       const [keypads, sirens] = [outputs('bus'), outputs('relay')];
       const sum = (list: readonly { readonly currentA: number }[]) => list.reduce((total, { currentA }) => total + currentA, 0);
       const standbyA = PANEL_A + sum(zones.flatMap(({ sensors }) => sensors)) + sum(keypads);
@@ -122,10 +123,17 @@ type Need = {
   readonly dcV: number | null;
 };
 
-function zoneOf(project: ProjectDocument, panel: Equipment, n: number, needs: readonly Need[]): SecurityZone {
+function zoneOf(
+  project: ProjectDocument,
+  panel: Equipment,
+  n: number,
+  needs: readonly Need[],
+  placeAt: ReadonlyMap<string, number>,
+): SecurityZone {
   const { endOfLineOhm = 0, acrossOhm = 0, mostLoopOhm = Infinity } = panel.alarm ?? {};
+  const placeOf = ({ runId }: Need) => placeAt.get(runId) ?? 1;
   const sensors = [...needs]
-    .sort((a, b) => (a.number < b.number ? -1 : 1))
+    .sort((a, b) => placeOf(a) - placeOf(b))
     .map((need): ZoneSensor => {
       const { run, length } = plannedRun(project, need.runId);
       const loopOhm = length ? loopOf(project.cableTypes[run.cableTypeId], routedLength(length), project.project.ambientC) : null;

@@ -8,15 +8,18 @@ import { portAt, portKey } from './ports.ts';
 /** Contacts that may share a zone (ENGINEERING 17.1). */
 export const CONTACTS_PER_ZONE = 4;
 
-type End = Pick<Termination, 'runId' | 'equipmentId' | 'port'>;
+type End = Pick<Termination, 'runId' | 'equipmentId' | 'port' | 'place'>;
 
-/** A zone on which a contact joins those of its side of the house; null where none has room. */
+/** The first place on a zone that none of these has. */
+const freePlace = (own: readonly End[]): number => [1, 2, 3, 4].find((place) => own.every((one) => one.place !== place)) ?? 1;
+
+/** The place on a zone where a contact joins those of its side of the house; null where none has room. */
 export function zoneToShare(
   need: RunNeed,
   terminations: readonly End[],
   needByRun: ReadonlyMap<string, RunNeed>,
   isOwn: (equipmentId: string) => boolean,
-): End | null {
+): Pick<End, 'equipmentId' | 'port' | 'place'> | null {
   if (need.facade === null) return null;
   const onZone = new Map<string, End[]>();
   for (const one of terminations) {
@@ -28,7 +31,7 @@ export function zoneToShare(
   const [zone] = [...onZone.values()]
     .filter((own) => own.length < CONTACTS_PER_ZONE && own.every(({ runId }) => needByRun.get(runId)?.facade === need.facade))
     .sort((a, b) => a.length - b.length);
-  return zone?.[0] ?? null;
+  return zone ? { equipmentId: zone[0].equipmentId, port: zone[0].port, place: freePlace(zone) } : null;
 }
 
 /**
@@ -52,6 +55,7 @@ export function putOnZone(
   if (others.length > 0 && (others.length >= CONTACTS_PER_ZONE || ![runId, ...others.map((one) => one.runId)].every(isContact)))
     return err('zone-not-shared', { kind: 'infeasible', field: 'port', port: to.port, most: CONTACTS_PER_ZONE });
   const own = parts.terminationOfRun.get(runId);
-  if (!own) return ok([create('terminations', { id: newId, runId, ...to, padDb: 0, isLocked: true })]);
-  return ok([update('terminations', own, { ...to, isLocked: true }) ?? []].flat());
+  const place = freePlace(others);
+  if (!own) return ok([create('terminations', { id: newId, runId, ...to, padDb: 0, place, isLocked: true })]);
+  return ok([update('terminations', own, { ...to, place, isLocked: true }) ?? []].flat());
 }

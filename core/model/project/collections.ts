@@ -108,7 +108,7 @@ export const COLLECTIONS = {
   },
   terminations: {
     schema: headEnds.termination,
-    unique: [['runId'], ['equipmentId', 'port']],
+    unique: [['runId'], ['equipmentId', 'port', 'place']],
     refers: { runId: 'runs', equipmentId: 'equipment' },
   },
   patches: {

@@ -194,6 +194,7 @@ export const termination = z.strictObject({
   runId: id,
   equipmentId: id,
   port: portName,
+  place: z.int().min(1).max(4).describe('alarm contacts that share a zone: 1 to 4, the resistor is at the last; 1 elsewhere'),
   padDb: z.number().min(0).max(30).describe('coax: an attenuator at its end, dB; 0 is none'),
   isLocked: z.boolean().describe('it was chosen by hand and stays'),
 });

@@ -490,7 +490,14 @@ export const RECORD_COLUMNS: Readonly<Record<CollectionName, ModelAttributes>> =
     serial: text,
     note: text,
   }),
-  terminations: recordColumns({ runId: reference, equipmentId: reference, port: text, padDb: number, isLocked: flag }),
+  terminations: recordColumns({
+    runId: reference,
+    equipmentId: reference,
+    port: text,
+    place: whole,
+    padDb: number,
+    isLocked: flag,
+  }),
   patches: recordColumns({
     equipmentId: reference,
     port: text,

@@ -39,7 +39,7 @@ function takenBy(base: ProjectDocument, own: Termination): TakenPort[] {
     .filter(({ id }) => id !== own.id)
     .flatMap((other) => {
       if (other.runId === own.runId) return [taken('terminations', other.id, 'port', own.port, other.port)];
-      const isSame = other.equipmentId === own.equipmentId && other.port === own.port;
+      const isSame = other.equipmentId === own.equipmentId && other.port === own.port && other.place === own.place;
       return isSame ? [taken('terminations', other.id, 'runId', own.runId, other.runId)] : [];
     });
 }

@@ -21,6 +21,7 @@ const CORE = [
   'theatre',
   'head-end',
   'rules',
+  'order',
   'sheets',
   'deltas',
   'testing',

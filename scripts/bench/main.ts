@@ -5,6 +5,7 @@ import { benchRouting } from './routing.ts';
 import { loadFigures } from './load.ts';
 import { pictureFigures } from './pictures.ts';
 import { headEndFigures } from './head-end.ts';
+import { spoolFigures } from './spools.ts';
 import { theatreFigures } from './theatre.ts';
 import { benchSurvey } from './survey.ts';
 import type { Figure } from './figure.ts';
@@ -19,6 +20,7 @@ const AREAS: Record<string, () => Figure[] | Promise<Figure[]>> = {
   pictures: pictureFigures,
   theatre: theatreFigures,
   'head-end': headEndFigures,
+  spools: spoolFigures,
   load: loadFigures,
 };
 const figures: Figure[] = [];

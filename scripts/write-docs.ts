@@ -65,6 +65,9 @@ const about: Record<string, string> = {
   waySigns: 'Ways in screed or slab, signed as built before the pour.',
   ruleSettings: 'How rules are set in this project: off, at another rank, with other limits.',
   findingMarks: 'What was decided of single findings: accepted until a day, given to somebody, noted.',
+  spools: 'Spools and boxes of cable that are there.',
+  spoolCuts: 'What was cut from a spool.',
+  spoolOffers: 'Sizes in which a cable can be bought.',
   keptCalculations: 'Calculations that were kept, with a run or for the project.',
   routes: 'Kept routes: written when a run is issued. A drafted run has none; its route follows from the plan.',
 };

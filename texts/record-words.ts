@@ -56,6 +56,7 @@ const NAMED: Readonly<Record<string, CollectionName>> = {
   decisionId: 'decisions',
   foundId: 'features',
   runId: 'runs',
+  spoolId: 'spools',
   equipmentId: 'equipment',
   toEquipmentId: 'equipment',
   feedId: 'equipment',

@@ -161,7 +161,9 @@ describe('the command line', () => {
       );
     }
     expect(report.rules.find(({ family }) => family === 'sec_4')?.headEnd).to.equal('Security panel');
-    expect(run('head-ends', demo('tollgate-cottage')).out).to.match(/^Cupboard enclosure \(In-wall enclosure; the wall behind it\)$/m);
+    expect(run('head-ends', demo('tollgate-cottage')).out).to.match(
+      /^Cupboard enclosure \(In-wall enclosure; the wall behind it\)$/m,
+    );
   });
 
   it('tells each head end with its ports, cords and budgets, and what one loss stops', () => {

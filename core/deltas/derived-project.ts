@@ -25,6 +25,7 @@ import {
   type RoomSystem,
   type RoomSystemKind,
 } from '../head-end/index.ts';
+import { planSpoolsOf, type SpoolPlanOfHouse } from '../order/index.ts';
 import { type BassAdvice, bassAdvice, designingTheatre, type TheatreDesign } from '../theatre/index.ts';
 import { dragDraft } from './drag-draft.ts';
 import { type EditEffects, effectsOf } from './effects.ts';
@@ -183,6 +184,11 @@ export class DerivedProject {
   /** Equipment, places, ports and cords of a head end, as far as was asked for. */
   planHeadEnd({ rackId, how, prefix }: HeadEndPlanQuestion): Outcome<HeadEndPlan> {
     return planHeadEnd(this.opened.project, rackId, how, prefix);
+  }
+
+  /** Spools of the whole house, with what is cut from them. */
+  spools(): SpoolPlanOfHouse {
+    return planSpoolsOf(this.opened.project);
   }
 
   /** A cabinet with a system of its own for a room. */

@@ -3,5 +3,19 @@
 // Start with `solveSpools`.
 // Terms: docs/glossary.md.
 export { normalQuantile } from './confidence.ts';
+export {
+  type CableSpools,
+  type LevelSpools,
+  type MadeLeads,
+  offersFor,
+  type PlannedSpool,
+  planSpoolsOf,
+  type Pull,
+  type PulledCut,
+  type SpoolLeft,
+  type SpoolPlanOfHouse,
+  spoolsLeft,
+} from './plan-spools.ts';
+export { centsOf, formatCents } from './money.ts';
 export { solveSpools } from './solve-spools.ts';
 export type { Cut, FilledSpool, SpoolAnswer, SpoolOffer, SpoolProblem, StockSpool } from './spool-problem.ts';

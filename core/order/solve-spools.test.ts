@@ -133,8 +133,8 @@ describe('spools for the cuts of one cable', () => {
     this.timeout(120_000);
     const random = randomFrom(7);
     let proven = 0;
-    for (let round = 0; round < 150; round++) {
-      const count = 4 + Math.floor(random() * 5);
+    for (let round = 0; round < 100; round++) {
+      const count = 4 + Math.floor(random() * 4);
       const cuts = Array.from({ length: count }, (_, n) =>
         cut(`c${n}`, 10 + Math.floor(random() * 60), random() < 0.6 ? `B${Math.floor(random() * 3)}` : ''),
       );
@@ -151,7 +151,7 @@ describe('spools for the cuts of one cable', () => {
       expect(answer.costCents, `round ${round}`).to.equal(cheapest(asked));
       if (answer.costCents === answer.boundCents) proven++;
     }
-    expect(proven).to.be.greaterThan(100);
+    expect(proven).to.be.greaterThan(70);
   });
 
   it('are the same for the same question, and hold in hostile ones', () => {

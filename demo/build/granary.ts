@@ -322,6 +322,7 @@ export function buildGranary(identity: GranaryIdentity): { builder: HouseBuilder
   house.designHeadEnds();
   addSignals(house);
   addScenes(house);
+  addSpools(house);
   return { builder: house, project: house.finish() };
 }
 
@@ -550,4 +551,36 @@ function addPlates(house: HouseBuilder, codes: readonly string[]): void {
     if (roomId === null || !codes.includes(house.project.rooms[roomId].code)) continue;
     house.apply(must(composePlate(house.project, group, house.id('plate'))).operations);
   }
+}
+
+/** What the firm has in its store, and the sizes that its supplier has. */
+function addSpools(house: HouseBuilder): void {
+  const { cableTypes } = house.project;
+  const stock = [
+    ['S1', 'cat6_utp', 138, 'blue', 'opened on the last job'],
+    ['S2', 'spk_16_2', 64, 'white', 'remainder'],
+    ['S3', 'spk_14_2', 152, 'gray', 'unopened'],
+  ] as const;
+  house.apply([
+    ...stock.map(([code, cableTypeId, lengthM, jacketColour, note]) =>
+      create('spools', {
+        ...{ id: house.id('spool'), code, cableTypeId, lengthM, jacketColour, note },
+        ...{ make: '', isBoxed: code === 'S1', needsStand: code !== 'S1' },
+      }),
+    ),
+    ...['cat6_utp', 'cat6a_utp', 'spk_14_2', 'spk_16_2', 'rg6'].flatMap((cableTypeId) =>
+      (
+        [
+          ['Box', 305, 1],
+          ['Small box', 152, 1.08],
+          ['Spool', 76, 1.2],
+        ] as const
+      ).map(([name, lengthM, dearer]) =>
+        create('spoolOffers', {
+          ...{ id: house.id('offer'), cableTypeId, name, lengthM, supplier: 'Wharf Street Supplies', leadDays: 4 },
+          priceCents: Math.round(cableTypes[cableTypeId].pricePerM * lengthM * dearer * 100),
+        }),
+      ),
+    ),
+  ]);
 }

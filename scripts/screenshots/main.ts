@@ -80,12 +80,6 @@ await page
   .first()
   .click();
 await shoot('checks');
-await page.goto(`${app.url}/p/${quay}/inspect?view=calculators&calc=speaker-cable-loss`);
-await page.getByLabel('Use figures of').click();
-await page.keyboard.type('U-MB-03.1');
-await page.keyboard.press('Enter');
-await page.locator('.checks__calc-steps li').first().waitFor();
-await shoot('calculators');
 
 await page.goto(`${app.url}/projects`);
 await page.getByRole('link', { name: 'Open Ropewalk Flat' }).click();
@@ -99,6 +93,9 @@ await shoot('survey');
 await page.goto(`${app.url}/p/${granary}/head-end`);
 await page.getByRole('button', { name: 'Design this head end' }).waitFor();
 await shoot('head-end');
+await page.goto(`${app.url}/p/${granary}/order`);
+await page.getByText(/spools to buy/).waitFor();
+await shoot('order');
 await page.goto(`${app.url}/p/${granary}/devices?view=theatre`);
 await page.getByText(/^Heard from seat/).waitFor();
 await page.getByRole('tab', { name: 'Subwoofers' }).click();

@@ -256,6 +256,26 @@ export const guidePages: readonly GuidePage[] = [
     ],
   },
   {
+    id: 'order',
+    title: 'Order',
+    lead: 'Spools: what to buy, and what is cut from what.',
+    stages: ['order'],
+    picture: 'order.png',
+    sections: [
+      {
+        title: 'Spools',
+        text: 'Every routed run that is not cut yet is on one spool, never spliced. Cables that are pulled together need as many spools at once. Spools of the store are used up first; what is bought costs as little as possible, or is as few spools as possible. Beside the price stands how far it can be from the least that any plan must cost. Results are planning aids: check stock and prices before ordering.',
+        steps: [
+          'Spools last with (%): how certain a spool lasts for its cuts. At 100 % every run is at its longest.',
+          'Each spool is a ring with its cuts and what is left; below it, how much longer one run may be, and where the last cut comes from beyond that. A remainder too short to keep is red.',
+          'Pulls: many cables first, then far ones, with the spools that each sets up and what is left after it; above them what to bring to each level.',
+          'Stock and sizes: spools that are there, also from earlier jobs, and the sizes that can be bought with their prices and lead times. A cable without a size comes on its usual spool.',
+          'Leads with plugs, as for pictures, are bought in the next length that is made.',
+        ],
+      },
+    ],
+  },
+  {
     id: 'checks',
     title: 'Checks',
     lead: 'Errors, warnings, and what to do about them.',
@@ -276,7 +296,7 @@ export const guidePages: readonly GuidePage[] = [
     id: 'site',
     title: 'On site',
     lead: 'Issue, label, pull, terminate, test, hand over.',
-    stages: ['order', 'pre-wire', 'trim-out', 'handover'],
+    stages: ['pre-wire', 'trim-out', 'handover'],
     picture: 'pre-wire-phone.png',
     sections: [
       {

@@ -3,6 +3,7 @@ import { library } from './library.ts';
 import { people } from './people.ts';
 import { survey } from './survey.ts';
 import { headEnd } from './head-end.ts';
+import { order } from './order.ts';
 import { theatre } from './theatre.ts';
 
 /** Words of the screens. */
@@ -13,6 +14,7 @@ export const ui = {
   ...people,
   theatre,
   headEnd,
+  order,
   product: 'Dusky Spool',
   aid: 'Results are planning aids. Local code and licensed trades decide.',
   cancel: 'Cancel',
@@ -1071,14 +1073,6 @@ export const ui = {
       cable: 'Cable to cut for them: {{before}} now, {{after}} then.',
       ruled: 'Head end of {{what}}',
       units: '{{units}} U · cables enter at {{height}} AFF',
-    },
-    order: {
-      title: 'Cable to order',
-      lead: 'Cut lengths by cable, with 3 % for reel ends. A ring shows how much of its last spool is left at the end.',
-      parallel: 'Pulled together: {{count}}',
-      spools: '{{count}} spools or boxes',
-      tooLong: 'The longest run does not fit on one spool. No splices.',
-      empty: 'No cable yet.',
     },
     preWire: {
       title: 'Pull by bundle',

@@ -32,6 +32,8 @@ const OF_ONE_HOUSE = [
   'waySigns',
   'findingMarks',
   'keptCalculations',
+  'spools',
+  'spoolCuts',
 ] as const;
 
 /**

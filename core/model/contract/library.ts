@@ -26,6 +26,7 @@ export const projectDefaults = projectHeader
     labour: true,
     labelling: true,
     fixingFactors: true,
+    spoolSettings: true,
   })
   .partial();
 export type ProjectDefaults = z.infer<typeof projectDefaults>;

@@ -235,9 +235,12 @@ const ADDED_IN_16: typeof ADDED_IN_2 = {
 const LISTS_OF_17 = ['circuits', 'equipment', 'terminations', 'patches', 'zones', 'rfSources', 'scenes'];
 const ADDED_IN_17: typeof ADDED_IN_2 = { racks: () => ({ closet: null }) };
 
+/** What version 18 added: spools, what is cut from them and sizes on offer; places of contacts on a zone. */
+const LISTS_OF_18 = ['spools', 'spoolCuts', 'spoolOffers'];
+const HEADER_OF_18 = { spoolSettings: { confidence: 0.95, aim: 'cost', keepM: 10 } };
 const ADDED_IN_18: typeof ADDED_IN_2 = { terminations: () => ({ place: 1 }) };
 
-/** What version 18 added: places of contacts on a zone, double end-of-line resistors of alarm panels. */
+/** What version 18 added: double end-of-line resistors of alarm panels. */
 function withAcross(file: Lists): Lists {
   if (!Array.isArray(file.equipment)) return file;
   const equipment = file.equipment.map((record: unknown) => {
@@ -309,7 +312,11 @@ const STEPS: Readonly<Record<number, (file: Lists) => Lists>> = {
     ...withFields(file, ADDED_IN_17),
     version: 17,
   }),
-  17: (file) => ({ ...withAcross(withFields(file, ADDED_IN_18)), version: 18 }),
+  17: (file) => ({
+    ...Object.fromEntries(LISTS_OF_18.map((list) => [list, []])),
+    ...withHeader(withAcross(withFields(file, ADDED_IN_18)), () => HEADER_OF_18),
+    version: 18,
+  }),
 };
 
 /** A file as it was written, in the terms of today; anything unexpected is left for the schema to judge. */

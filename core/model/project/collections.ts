@@ -3,6 +3,7 @@ import * as brief from './brief-records.ts';
 import * as checks from './check-records.ts';
 import * as headEnds from './head-end-records.ts';
 import * as library from './library-records.ts';
+import * as orders from './order-records.ts';
 import * as records from './records.ts';
 import * as routing from './routing-records.ts';
 import * as survey from './survey-records.ts';
@@ -122,6 +123,9 @@ export const COLLECTIONS = {
   zones: { schema: headEnds.zone, unique: [['name']], refers: {} },
   rfSources: { schema: headEnds.rfSource, unique: [['name']], refers: { deviceId: 'devices' } },
   scenes: { schema: headEnds.scene, unique: [], refers: { roomId: 'rooms', deviceId: 'devices' } },
+  spools: { schema: orders.spool, unique: [['code']], refers: { cableTypeId: 'cableTypes' } },
+  spoolCuts: { schema: orders.spoolCut, unique: [], refers: { spoolId: 'spools', runId: 'runs' } },
+  spoolOffers: { schema: orders.spoolOffer, unique: [], refers: { cableTypeId: 'cableTypes' } },
   keptCalculations: { schema: checks.keptCalculation, unique: [], refers: { runId: 'runs' } },
 } as const satisfies Record<string, CollectionShape>;
 

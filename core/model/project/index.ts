@@ -212,3 +212,11 @@ export {
   type Termination,
   type Zone,
 } from './head-end-records.ts';
+export {
+  type Spool,
+  SPOOL_AIMS,
+  type SpoolCut,
+  type SpoolOfferRecord,
+  type SpoolSettings,
+  USUAL_SPOOL_SETTINGS,
+} from './order-records.ts';

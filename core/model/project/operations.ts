@@ -54,6 +54,7 @@ const MAY_BE_EMPTY = new Set([
   'equipment.tieDeviceId',
   'rfSources.deviceId',
   'scenes.deviceId',
+  'spoolCuts.runId',
 ]);
 
 /**

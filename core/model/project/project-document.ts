@@ -1,3 +1,4 @@
+import { USUAL_SPOOL_SETTINGS } from './order-records.ts';
 import { COLLECTION_NAMES, type CollectionName, type RecordOf } from './collections.ts';
 import type { ProjectHeader } from './records.ts';
 
@@ -56,6 +57,7 @@ export function newHeader(
     labour: {},
     labelling: 'before-pull',
     fixingFactors: { wall: 5, overhead: 10 },
+    spoolSettings: USUAL_SPOOL_SETTINGS,
     siteRates: { channelPerM: 18, openingPerM2: 140, paintPerM2: 22 },
     channelColour: 'white, painted as the wall',
     firm: '',

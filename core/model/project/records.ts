@@ -1,3 +1,4 @@
+import { spoolSettings, USUAL_SPOOL_SETTINGS } from './order-records.ts';
 import { z } from 'zod';
 import { isSimplePolygon, type Point2 } from '../../math/index.ts';
 import { ATTITUDES, SYSTEMS } from './library-records.ts';
@@ -155,6 +156,7 @@ export const projectHeader = z.strictObject({
     .strictObject({ wall: z.number().min(1).max(20), overhead: z.number().min(1).max(20) })
     .default({ wall: 5, overhead: 10 })
     .describe('how many times the weight a fixing has to hold, on a wall and overhead'),
+  spoolSettings: spoolSettings.default(USUAL_SPOOL_SETTINGS).describe('how spools are planned'),
   siteRates: z
     .strictObject({ channelPerM: rate, openingPerM2: rate, paintPerM2: rate })
     .describe('price of a metre of surface channel fitted, and of a square metre opened and patched, and painted'),

@@ -82,6 +82,7 @@ export const HEADER_COLUMNS = {
   labour: geometry,
   labelling: text,
   fixingFactors: geometry,
+  spoolSettings: geometry,
   siteRates: geometry,
   channelColour: text,
   firm: text,

@@ -2,7 +2,7 @@ import type { Stage } from '../state/progress.ts';
 import { HandoverStage } from '../screens/stages/HandoverStage.tsx';
 import { HeadEndScreen } from '../screens/head-end/HeadEndScreen.tsx';
 import { ChecksScreen } from '../screens/checks/ChecksScreen.tsx';
-import { OrderStage } from '../screens/stages/OrderStage.tsx';
+import { OrderScreen } from '../screens/order/OrderScreen.tsx';
 import { PreWireStage } from '../screens/stages/PreWireStage.tsx';
 import { TrimOutStage } from '../screens/stages/TrimOutStage.tsx';
 
@@ -17,7 +17,7 @@ export function StageScreen({ projectId, stage }: Props) {
     case 'head-end':
       return <HeadEndScreen projectId={projectId} />;
     case 'order':
-      return <OrderStage />;
+      return <OrderScreen />;
     case 'pre-wire':
       return <PreWireStage />;
     case 'inspect':

@@ -3,7 +3,6 @@ import type { Stage } from './progress.ts';
 /** Pages of the guide about stages that share one; their texts are fetched with the guide. */
 const SHARED: Partial<Record<Stage, string>> = {
   inspect: 'checks',
-  order: 'site',
   'pre-wire': 'site',
   'trim-out': 'site',
   handover: 'site',

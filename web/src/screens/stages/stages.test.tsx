@@ -7,7 +7,6 @@ import { choose, press } from '../../testing/fields.ts';
 import { closePage, renderInProject } from '../../testing/render.tsx';
 import { HandoverStage } from './HandoverStage.tsx';
 import { HeadEndStage } from './HeadEndStage.tsx';
-import { OrderStage } from './OrderStage.tsx';
 import { PreWireStage } from './PreWireStage.tsx';
 import { TrimOutStage } from './TrimOutStage.tsx';
 
@@ -171,24 +170,6 @@ describe('the head end', () => {
     const page = renderInProject(<HeadEndStage projectId="demo" />, { ...house, racks: {} }, { at: '/p/demo/head-end' });
     await page.user.click(page.getByRole('button', { name: 'Place a rack' }));
     expect(page.address()).to.equal('/p/demo/devices?place=rack');
-  });
-});
-
-describe('the order', () => {
-  afterEach(closePage);
-
-  it('has a line for each cable with what is cut and what to buy', () => {
-    const page = renderInProject(<OrderStage />, wired);
-    const cables = new Set(Object.values(wired.runs).map(({ cableTypeId }) => wired.cableTypes[cableTypeId].name));
-    const rows = [...page.container.querySelectorAll('tbody tr')];
-    expect(rows.map((row) => row.querySelector('b')!.textContent).sort()).to.deep.equal([...cables].sort());
-    for (const row of rows) expect(row.textContent).to.match(/\d+\.\d m.*spool/i);
-  });
-
-  it('is empty in a house without runs', () => {
-    const page = renderInProject(<OrderStage />, smallHouse());
-    expect(page.container.querySelectorAll('tbody tr')).to.have.length(0);
-    expect(page.container.textContent).to.match(/no cable|nothing|no runs/i);
   });
 });
 

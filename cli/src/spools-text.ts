@@ -1,0 +1,34 @@
+import type { ProjectDocument } from '@dusky-spool/core/model';
+import { formatCents, planSpoolsOf } from '@dusky-spool/core/order';
+import { json } from './result.ts';
+
+const fixed = (value: number): string => value.toFixed(1);
+const shortKey = (key: string): string => key.slice(key.indexOf(':') + 1);
+
+/** Spools of a house: what is bought, what is cut from what, and the pulls in their order. */
+export function spoolsText(project: ProjectDocument, asJson: boolean): string {
+  const plan = planSpoolsOf(project);
+  if (asJson) return json({ units: 'm', ...plan });
+  const { currency } = project.project;
+  const nameOf = (id: string) => project.cableTypes[id].name;
+  const over = plan.boundCents > 0 ? (plan.costCents / plan.boundCents - 1) * 100 : 0;
+  return [
+    `${plan.count} spools to buy: ${formatCents(plan.costCents, currency)}, ${fixed(over)} % over the lower bound`,
+    ...plan.cables.flatMap(({ cable, offers, answer, spools, withoutRoute }) => [
+      `${cable.name}: ${answer.buy.map(({ offerId, count }) => `${count} x ${fixed(offers.find(({ id }) => id === offerId)!.lengthM)} m`).join(', ') || 'from stock'}`,
+      ...spools.map(
+        ({ key, cutIds, leftM, lengthM, spareM }) =>
+          `  ${shortKey(key)}: ${cutIds.map((id) => project.runs[id].number).join(' ')}; ${fixed(leftM)} of ${fixed(lengthM)} m left, one run may be ${fixed(spareM)} m longer`,
+      ),
+      ...(answer.tooLong.length > 0
+        ? [`  longer than any spool: ${answer.tooLong.map((id) => project.runs[id].number).join(' ')}`]
+        : []),
+      ...(withoutRoute.length > 0 ? [`  no route: ${withoutRoute.join(' ')}`] : []),
+    ]),
+    ...plan.leads.map(({ cable, lengthM, numbers }) => `${cable.name}, lead of ${lengthM} m: ${numbers.join(' ')}`),
+    ...plan.pulls.map(
+      ({ bundle, cuts }, n) =>
+        `pull ${n + 1} ${bundle || 'alone'}: ${cuts.map(({ number, cableTypeId, key, lengthM }) => `${number} ${fixed(lengthM)} m from ${nameOf(cableTypeId)} ${shortKey(key)}`).join(', ')}`,
+    ),
+  ].join('\n');
+}

@@ -166,6 +166,23 @@ describe('the command line', () => {
     );
   });
 
+  it('tells the spools to buy, and on which of them each run is, once', () => {
+    const plan = JSON.parse(run('spools', demo('saltmarsh-granary'), '--json').out) as {
+      cables: { spools: { cutIds: string[] }[]; answer: { costCents: number } }[];
+      pulls: { cuts: { runId: string; key: string }[] }[];
+      costCents: number;
+      boundCents: number;
+    };
+    const cut = plan.cables.flatMap(({ spools }) => spools.flatMap(({ cutIds }) => cutIds));
+    expect(new Set(cut).size).to.equal(cut.length);
+    expect(plan.pulls.flatMap(({ cuts }) => cuts.map(({ runId }) => runId)).sort()).to.deep.equal(cut.sort());
+    expect(plan.costCents).to.equal(plan.cables.reduce((sum, { answer }) => sum + answer.costCents, 0));
+    expect(plan.costCents / plan.boundCents).to.be.at.most(1.02);
+    expect(run('spools', demo('saltmarsh-granary')).out).to.match(
+      /^\d+ spools to buy: [\d ]+\.\d\d EUR, \d\.\d % over the lower bound$/m,
+    );
+  });
+
   it('tells each head end with its ports, cords and budgets, and what one loss stops', () => {
     const { headEnds } = JSON.parse(run('head-end', demo('saltmarsh-granary'), '--json').out) as {
       headEnds: {

@@ -53,6 +53,15 @@ FILE may be - for standard input.`;
 const valueOf = (flags: ReadonlySet<string>, name: string): string | null =>
   [...flags].find((flag) => flag.startsWith(`${name}=`))?.slice(name.length + 1) ?? null;
 
+/** Commands that say one thing of a project file. */
+const REPORTS: Readonly<Record<string, (project: ProjectDocument, asJson: boolean) => string>> = {
+  cabling: cablingText,
+  'head-ends': headEndsText,
+  spools: spoolsText,
+  rooms: roomsText,
+  questions: questionsText,
+};
+
 /** Runs one command line; reads files only through `readFile`. */
 export function runCommand(args: readonly string[], readFile: ReadFile): CommandResult {
   const flags = new Set(args.filter((arg) => /^--[a-z]+(=|$)/.test(arg)));
@@ -60,6 +69,8 @@ export function runCommand(args: readonly string[], readFile: ReadFile): Command
   const asJson = flags.has('--json');
   const today = dayOf(flags);
   if (!today.ok) return bad(today.problem, asJson);
+  const report = Object.hasOwn(REPORTS, command ?? '') ? REPORTS[command] : undefined;
+  if (report) return withFile(words[0], readFile, asJson, ({ project }) => good(report(project, asJson)));
   switch (command) {
     case 'schedule':
       return withFile(words[0], readFile, asJson, ({ project }) => good(scheduleText(project, flags, today.value)));
@@ -71,10 +82,6 @@ export function runCommand(args: readonly string[], readFile: ReadFile): Command
       return calculate(words, readFile, flags.has('--steps'));
     case 'ways':
       return withFile(words[0], readFile, asJson, ({ project }) => good(pathwaysText(project, flags.has('--shared'), asJson)));
-    case 'cabling':
-      return withFile(words[0], readFile, asJson, ({ project }) => good(cablingText(project, asJson)));
-    case 'head-ends':
-      return withFile(words[0], readFile, asJson, ({ project }) => good(headEndsText(project, asJson)));
     case 'head-end':
       return withFile(words[0], readFile, asJson, ({ project }) =>
         headEndText(project, {
@@ -88,14 +95,8 @@ export function runCommand(args: readonly string[], readFile: ReadFile): Command
       return withFile(words[0], readFile, asJson, ({ project }) =>
         good(flags.has('--design') ? theatreDesignText(project, asJson) : theatreText(project, asJson)),
       );
-    case 'spools':
-      return withFile(words[0], readFile, asJson, ({ project }) => good(spoolsText(project, asJson)));
     case 'brief':
       return withFile(words[0], readFile, asJson, ({ project }) => good(briefText(project, asJson, today.value)));
-    case 'rooms':
-      return withFile(words[0], readFile, asJson, ({ project }) => good(roomsText(project, asJson)));
-    case 'questions':
-      return withFile(words[0], readFile, asJson, ({ project }) => good(questionsText(project, asJson)));
     case 'drawing':
     case 'propose':
     case 'revised':

@@ -166,19 +166,21 @@ describe('the command line', () => {
     );
   });
 
-  it('tells the spools to buy, and on which of them each run is, once', () => {
-    const plan = JSON.parse(run('spools', demo('saltmarsh-granary'), '--json').out) as {
+  it('tells the spools to buy, on which of them each run is, once, and a bill that adds up', () => {
+    const plan = JSON.parse(run('order', demo('saltmarsh-granary'), '--json').out) as {
       cables: { spools: { cutIds: string[] }[]; answer: { costCents: number } }[];
       pulls: { cuts: { runId: string; key: string }[] }[];
       costCents: number;
       boundCents: number;
+      bill: { lines: { sumCents: number | null }[]; totalCents: number };
     };
     const cut = plan.cables.flatMap(({ spools }) => spools.flatMap(({ cutIds }) => cutIds));
     expect(new Set(cut).size).to.equal(cut.length);
     expect(plan.pulls.flatMap(({ cuts }) => cuts.map(({ runId }) => runId)).sort()).to.deep.equal(cut.sort());
     expect(plan.costCents).to.equal(plan.cables.reduce((sum, { answer }) => sum + answer.costCents, 0));
     expect(plan.costCents / plan.boundCents).to.be.at.most(1.02);
-    expect(run('spools', demo('saltmarsh-granary')).out).to.match(
+    expect(plan.bill.lines.reduce((sum, { sumCents }) => sum + (sumCents ?? 0), 0)).to.equal(plan.bill.totalCents);
+    expect(run('order', demo('saltmarsh-granary')).out).to.match(
       /^\d+ spools to buy: [\d ]+\.\d\d EUR, \d\.\d % over the lower bound$/m,
     );
   });

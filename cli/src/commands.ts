@@ -11,7 +11,7 @@ import { cablingText } from './cabling-text.ts';
 import { briefText } from './brief-text.ts';
 import { headEndText } from './head-end-text.ts';
 import { headEndsText } from './head-ends-text.ts';
-import { spoolsText } from './spools-text.ts';
+import { orderText } from './order-text.ts';
 import { theatreDesignText, theatreText } from './theatre-text.ts';
 import { pathwaysText } from './pathways-text.ts';
 import { planCommand } from './plan-commands.ts';
@@ -33,7 +33,7 @@ export const USAGE = `Usage: npm run --silent cli -- COMMAND
                                      missing first; --without lists what stops with a run, a piece of equipment or a circuit;
                                      --rf brings coax outlets into their windows, from the levels at both ends of the band
   brief FILE [--json]                answers of every room and outdoor area, cost, open decisions, builder's package
-  spools FILE [--json]               what to buy, what is cut from which spool, pulls in their order
+  order FILE [--json]                what to buy, what is cut from which spool, pulls in their order, the bill of materials
   theatre FILE [--design] [--json]   rooms as theatres: picture, projectors, seats, angles, sight lines, delays, score; --design
                                      proposes places for the speakers of their layouts
   rooms FILE [--json]                rooms with net areas, footprint and gross area of each level
@@ -57,7 +57,7 @@ const valueOf = (flags: ReadonlySet<string>, name: string): string | null =>
 const REPORTS: Readonly<Record<string, (project: ProjectDocument, asJson: boolean) => string>> = {
   cabling: cablingText,
   'head-ends': headEndsText,
-  spools: spoolsText,
+  order: orderText,
   rooms: roomsText,
   questions: questionsText,
 };
@@ -122,7 +122,7 @@ export function runCommand(args: readonly string[], readFile: ReadFile): Command
             'head-end',
             'brief',
             'theatre',
-            'spools',
+            'order',
             'rooms',
             'questions',
             'drawing',

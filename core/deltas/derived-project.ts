@@ -25,7 +25,7 @@ import {
   type RoomSystem,
   type RoomSystemKind,
 } from '../head-end/index.ts';
-import { planSpoolsOf, type SpoolPlanOfHouse } from '../order/index.ts';
+import { type Bill, billOf, planSpoolsOf, type SpoolPlanOfHouse } from '../order/index.ts';
 import { type BassAdvice, bassAdvice, designingTheatre, type TheatreDesign } from '../theatre/index.ts';
 import { dragDraft } from './drag-draft.ts';
 import { type EditEffects, effectsOf } from './effects.ts';
@@ -51,6 +51,12 @@ export interface HeadEndPlanQuestion {
   readonly rackId: string;
   readonly how: HeadEndPlanHow;
   readonly prefix: string;
+}
+
+/** What is bought for a house. */
+export interface OrderOfHouse {
+  readonly plan: SpoolPlanOfHouse;
+  readonly bill: Bill;
 }
 
 export interface RoomSystemQuestion {
@@ -186,9 +192,10 @@ export class DerivedProject {
     return planHeadEnd(this.opened.project, rackId, how, prefix);
   }
 
-  /** Spools of the whole house, with what is cut from them. */
-  spools(): SpoolPlanOfHouse {
-    return planSpoolsOf(this.opened.project);
+  /** Spools of the whole house with what is cut from them, and the bill of materials. */
+  order(): OrderOfHouse {
+    const plan = planSpoolsOf(this.opened.project);
+    return { plan, bill: billOf(this.opened.project, plan) };
   }
 
   /** A cabinet with a system of its own for a room. */

@@ -13,7 +13,13 @@ export {
   NO_LISTS,
   plannedFrom,
 } from './delta.ts';
-export { DerivedProject, type HeadEndPlanQuestion, type HeadEndQuestion, type RoomSystemQuestion } from './derived-project.ts';
+export {
+  DerivedProject,
+  type HeadEndPlanQuestion,
+  type HeadEndQuestion,
+  type OrderOfHouse,
+  type RoomSystemQuestion,
+} from './derived-project.ts';
 export { type EditEffects, effectsOf, hasNoEffects } from './effects.ts';
 export { dragDraft } from './drag-draft.ts';
 export { type DocumentPatch, patchBy, patchOf } from './patch.ts';

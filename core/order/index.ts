@@ -2,6 +2,7 @@
 // Not here: the formulas of a single figure (calculators/order).
 // Start with `solveSpools`.
 // Terms: docs/glossary.md.
+export { type Bill, BILL_PARTS, BILL_WASTE, type BillCause, type BillLine, type BillPart, billOf } from './bill.ts';
 export { normalQuantile } from './confidence.ts';
 export {
   type CableSpools,

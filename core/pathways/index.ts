@@ -6,3 +6,4 @@ export * from './conduits/index.ts';
 export * from './floor-topping/index.ts';
 export * from './holes/index.ts';
 export * from './raceways/index.ts';
+export { type SupportCount, type Supports, supportsOf } from './supports.ts';

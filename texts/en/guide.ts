@@ -258,7 +258,7 @@ export const guidePages: readonly GuidePage[] = [
   {
     id: 'order',
     title: 'Order',
-    lead: 'Spools: what to buy, and what is cut from what.',
+    lead: 'What to buy, what is cut from which spool, and the bill of materials.',
     stages: ['order'],
     picture: 'order.png',
     sections: [
@@ -270,6 +270,7 @@ export const guidePages: readonly GuidePage[] = [
           'Each spool is a ring with its cuts and what is left; below it, how much longer one run may be, and where the last cut comes from beyond that. A remainder too short to keep is red.',
           'Pulls: many cables first, then far ones, with the spools that each sets up and what is left after it; above them what to bring to each level.',
           'Stock and sizes: spools that are there, also from earlier jobs, and the sizes that can be bought with their prices and lead times. A cable without a size comes on its usual spool.',
+          'Bill of materials: everything part by part, in whole hundredths, with what goes lost of its kind. A line that is chosen names the runs, devices and equipment that it is there for. Saved as CSV; lines without a price are counted, not guessed.',
           'Leads with plugs, as for pictures, are bought in the next length that is made.',
         ],
       },

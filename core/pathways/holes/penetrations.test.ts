@@ -4,7 +4,7 @@ import type { Outcome } from '../../math/index.ts';
 import { applyChange, create, type ProjectDocument } from '../../model/index.ts';
 import { planRuns } from '../../runs/index.ts';
 import { countingIds, smallHouse, twoStoreyHouse } from '../../testing/index.ts';
-import { supportsOf } from '../../sheets/index.ts';
+import { supportsOf } from '../supports.ts';
 import { holeSchedule } from './hole-schedule.ts';
 import { penetrationsOf, sealCounts } from './penetrations.ts';
 

@@ -14,11 +14,12 @@ import {
   spareConduits,
   type PathwayFill,
   pathwayFills,
+  type Supports,
+  supportsOf,
 } from '../../pathways/index.ts';
 import type { ProjectDocument } from '../../model/index.ts';
 import { besideMains } from '../../routing/index.ts';
 import { bundlesOf, compareNumbers, type PlannedRun, planRuns } from '../../runs/index.ts';
-import { type Supports, supportsOf } from './supports.ts';
 
 /** A pathway with the numbers of its runs. */
 export type FilledPathway = Omit<PathwayFill, 'runs'> & { readonly runs: readonly string[] };

@@ -29,7 +29,6 @@ export {
   totalsByCable,
 } from './schedule.ts';
 export { siteSheet } from './site-sheet.ts';
-export { supportsOf } from './supports.ts';
 export { tradesSheet } from './trades-sheet.ts';
 export { type TheatreMark, type TheatreSheet, theatreSheet, type TheatreSheetWords, theatreTables } from './theatre-sheet.ts';
 export { headEndSheet, type HeadEndSheetWords, type HeadEndTable } from './head-end-sheet.ts';

@@ -160,8 +160,8 @@ export const askTheatreDesign = (roomId: string, prefix: string, signal: AbortSi
 export const askHeadEndPlan = (question: HeadEndPlanQuestion) => ask('planHeadEnd', question);
 /** A cabinet with a system of its own for a room. */
 export const askRoomSystem = (question: RoomSystemQuestion) => ask('planRoomSystem', question);
-/** Spools of the whole house, with what is cut from them. */
-export const askSpools = () => ask('spools', null);
+/** Spools of the whole house with what is cut from them, and the bill of materials. */
+export const askOrder = () => ask('order', null);
 /** What each choice of head ends does to all lengths: the house is routed anew for each. */
 export const askHeadEndChoices = () => ask('headEndChoices', null);
 /** What subwoofers do at the seats of a room, and better places for so many of them. */

@@ -5,10 +5,10 @@ import type {
   DragDelta,
   HeadEndPlanQuestion,
   HeadEndQuestion,
+  OrderOfHouse,
   RoomSystemQuestion,
 } from '@dusky-spool/core/deltas';
 import type { HeadEndChoice } from '@dusky-spool/core/head-end';
-import type { SpoolPlanOfHouse } from '@dusky-spool/core/order';
 import type { TidyRoutes } from '@dusky-spool/core/pathways';
 import type { Outcome } from '@dusky-spool/core/math';
 import type { Operation, ProjectDocument } from '@dusky-spool/core/model';
@@ -59,7 +59,7 @@ export interface ProjectJobs {
   readonly headEndChoices: Question<null, HeadEndChoice[]>;
   readonly planHeadEnd: Question<HeadEndPlanQuestion, ReturnType<DerivedProject['planHeadEnd']>>;
   readonly planRoomSystem: Question<RoomSystemQuestion, ReturnType<DerivedProject['planRoomSystem']>>;
-  readonly spools: Question<null, SpoolPlanOfHouse>;
+  readonly order: Question<null, OrderOfHouse>;
   readonly bass: Question<{ readonly roomId: string; readonly count: number }, BassAdvice | null>;
   readonly bothRoutes: Question<string, ReturnType<DerivedProject['bothRoutes']>>;
 }
@@ -107,7 +107,7 @@ export function projectHandlers(derived: DerivedProject): JobHandlers<ProjectJob
       work(derived.designTheatre(roomId, prefix), (share) => report({ share })),
     headEndChoices: () => derived.headEndChoices(),
     planHeadEnd: (question) => derived.planHeadEnd(question),
-    spools: () => derived.spools(),
+    order: () => derived.order(),
     planRoomSystem: (question) => derived.planRoomSystem(question),
     bass: ({ roomId, count }) => derived.bass(roomId, count),
     bothRoutes: (runId) => derived.bothRoutes(runId),

@@ -1,29 +1,30 @@
-import type { SpoolPlanOfHouse } from '@dusky-spool/core/order';
+import type { OrderOfHouse } from '@dusky-spool/core/deltas';
 import { Segmented } from 'antd';
 import { useEffect, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useRight } from '../../ground/api/session.ts';
 import { text } from '../../ground/text.ts';
-import { askSpools } from '../../state/derived.ts';
+import { askOrder } from '../../state/derived.ts';
 import { useProject } from '../../state/open-project.ts';
 import { StagePage } from '../../ui/StagePage.tsx';
+import { BillPanel } from './BillPanel.tsx';
 import { PullList } from './PullList.tsx';
 import { SpoolPlan } from './SpoolPlan.tsx';
 import { StockPanel } from './StockPanel.tsx';
 
 import css from './order.module.css';
 
-const TABS = ['plan', 'pulls', 'stock'] as const;
+const TABS = ['plan', 'pulls', 'bill', 'stock'] as const;
 type Tab = (typeof TABS)[number];
 
-/** Spools: what to buy and what is cut from what, the pulls with the spools that each sets up, and what is there already. */
+/** Spools: what to buy and what is cut from what, the pulls with the spools that each sets up, the bill, and what is there already. */
 export function OrderScreen() {
-  const plan = useSpools();
+  const order = useOrder();
   const mayPlan = useRight('plan');
   const [params, setParams] = useSearchParams();
   const tab: Tab = TABS.find((one) => one === params.get('view')) ?? 'plan';
   const go = (view: Tab) => setParams({ ...Object.fromEntries(params), view }, { replace: true });
-  const isEmpty = plan !== null && plan.cables.length === 0 && plan.leads.length === 0;
+  const isEmpty = order !== null && order.plan.cables.length === 0 && order.plan.leads.length === 0;
   return (
     <StagePage title={text('order.title')} lead={text('order.lead')}>
       <Segmented
@@ -34,27 +35,28 @@ export function OrderScreen() {
         options={TABS.map((value) => ({ value, label: text(`order.tabs.${value}`) }))}
         onChange={go}
       />
-      {plan === null && tab !== 'stock' && <p className="faint">{text('order.planning')}</p>}
+      {order === null && tab !== 'stock' && <p className="faint">{text('order.planning')}</p>}
       {isEmpty && tab !== 'stock' && <p>{text('order.empty')}</p>}
-      {plan && !isEmpty && tab === 'plan' && <SpoolPlan plan={plan} mayPlan={mayPlan} />}
-      {plan && !isEmpty && tab === 'pulls' && <PullList plan={plan} />}
+      {order && !isEmpty && tab === 'plan' && <SpoolPlan plan={order.plan} mayPlan={mayPlan} />}
+      {order && !isEmpty && tab === 'pulls' && <PullList plan={order.plan} />}
+      {order && !isEmpty && tab === 'bill' && <BillPanel bill={order.bill} />}
       {tab === 'stock' && <StockPanel mayPlan={mayPlan} />}
     </StagePage>
   );
 }
 
 /** The plan of the worker; the last one stays until the next is there. */
-function useSpools(): SpoolPlanOfHouse | null {
+function useOrder(): OrderOfHouse | null {
   const project = useProject();
-  const [plan, setPlan] = useState<SpoolPlanOfHouse | null>(null);
+  const [order, setOrder] = useState<OrderOfHouse | null>(null);
   useEffect(() => {
     let isOver = false;
-    void askSpools().then((found) => {
-      if (!isOver && found) setPlan(found);
+    void askOrder().then((found) => {
+      if (!isOver && found) setOrder(found);
     });
     return () => {
       isOver = true;
     };
   }, [project]);
-  return plan;
+  return order;
 }

@@ -65,6 +65,21 @@ describe('the order on screen', () => {
     expect(page.getByRole('list', { name: 'What to bring to each level' }).textContent).to.match(/spools?, .* m of cable/);
   });
 
+  it('bills everything, opens what a line is there for, and saves it as a table without formulas', async () => {
+    const page = open('bill');
+    await page.findByText(/^Materials in all/, {}, { timeout: 20_000 });
+    const row = page.getByRole('button', { name: 'Ceiling speaker' });
+    expect(row.closest('tr')!.textContent).to.match(/Ceiling speaker22/);
+    await page.user.click(row);
+    expect(page.getByLabelText('What Ceiling speaker is there for').textContent).to.match(/Ceiling speaker.*Ceiling speaker/);
+    const blobs: Blob[] = [];
+    URL.createObjectURL = (blob) => (blobs.push(blob as Blob), 'blob:here');
+    await press(page, 'Save as CSV');
+    const lines = (await blobs[0].text()).trim().split('\r\n');
+    expect(lines[0]).to.match(/^\uFEFF?What,Size,Fitted,To buy,Each \(\w+\),Sum \(\w+\)$/);
+    expect(lines.length - 1).to.equal(page.container.querySelectorAll('tbody tr th').length);
+  });
+
   it('is empty in a house without runs', async () => {
     const page = open('plan', smallHouse());
     await page.findByText(/No cable yet/, {}, { timeout: 20_000 });

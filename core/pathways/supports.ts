@@ -1,7 +1,7 @@
-import { distance3 } from '../../math/index.ts';
-import type { Medium, ProjectDocument } from '../../model/index.ts';
-import type { PlannedRun } from '../../runs/index.ts';
-import { hooksFor, staplesFor, tiesFor } from '../../calculators/index.ts';
+import { distance3 } from '../math/index.ts';
+import type { Medium, ProjectDocument } from '../model/index.ts';
+import type { PlannedRun } from '../runs/index.ts';
+import { hooksFor, staplesFor, tiesFor } from '../calculators/index.ts';
 
 /** Routes along which cable has to be held up, and how (ENGINEERING 1.2): staples on wood, hooks above ceilings and under joists. */
 const STAPLED = new Set<Medium>(['wall']);

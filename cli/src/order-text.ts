@@ -1,14 +1,15 @@
 import type { ProjectDocument } from '@dusky-spool/core/model';
-import { formatCents, planSpoolsOf } from '@dusky-spool/core/order';
+import { billOf, formatCents, planSpoolsOf } from '@dusky-spool/core/order';
 import { json } from './result.ts';
 
 const fixed = (value: number): string => value.toFixed(1);
 const shortKey = (key: string): string => key.slice(key.indexOf(':') + 1);
 
-/** Spools of a house: what is bought, what is cut from what, and the pulls in their order. */
-export function spoolsText(project: ProjectDocument, asJson: boolean): string {
+/** What a house needs: spools, what is cut from what, the pulls in their order, and the bill of materials. */
+export function orderText(project: ProjectDocument, asJson: boolean): string {
   const plan = planSpoolsOf(project);
-  if (asJson) return json({ units: 'm', ...plan });
+  const bill = billOf(project, plan);
+  if (asJson) return json({ units: 'm', ...plan, bill });
   const { currency } = project.project;
   const nameOf = (id: string) => project.cableTypes[id].name;
   const over = plan.boundCents > 0 ? (plan.costCents / plan.boundCents - 1) * 100 : 0;
@@ -29,6 +30,11 @@ export function spoolsText(project: ProjectDocument, asJson: boolean): string {
     ...plan.pulls.map(
       ({ bundle, cuts }, n) =>
         `pull ${n + 1} ${bundle || 'alone'}: ${cuts.map(({ number, cableTypeId, key, lengthM }) => `${number} ${fixed(lengthM)} m from ${nameOf(cableTypeId)} ${shortKey(key)}`).join(', ')}`,
+    ),
+    `materials in all: ${formatCents(bill.totalCents, currency)}, ${bill.unpriced} lines without a price`,
+    ...bill.lines.map(
+      ({ part, name, detail, count, sumCents }) =>
+        `${part} ${[name, detail].filter(Boolean).join(', ')}: ${count}${sumCents === null ? '' : `, ${formatCents(sumCents, currency)}`}`,
     ),
   ].join('\n');
 }

@@ -1,0 +1,249 @@
+import { derivationsOf, listOf } from '../derive/index.ts';
+import { cordCounts, HEAD_ENDS, presetOf } from '../head-end/index.ts';
+import type { CollectionName, ProjectDocument, Run } from '../model/index.ts';
+import { holeSchedule, penetrationsOf, supportsOf } from '../pathways/index.ts';
+import { planRuns } from '../runs/index.ts';
+import { centsOf } from './money.ts';
+import type { SpoolPlanOfHouse } from './plan-spools.ts';
+
+/** Parts of a bill of materials, in the order in which they are listed. */
+export const BILL_PARTS = [
+  'cable',
+  'lead',
+  'device',
+  'box',
+  'connector',
+  'label',
+  'support',
+  'nail-plate',
+  'seal',
+  'equipment',
+  'cord',
+] as const;
+export type BillPart = (typeof BILL_PARTS)[number];
+
+/** What goes lost on site by kind, as a share of what is fitted: a jack that is cut off, a staple that falls (trade practice). */
+export const BILL_WASTE: Readonly<Record<BillPart, number>> = {
+  cable: 0,
+  lead: 0,
+  device: 0,
+  box: 0.03,
+  connector: 0.05,
+  label: 0.1,
+  support: 0.1,
+  'nail-plate': 0.1,
+  seal: 0,
+  equipment: 0,
+  cord: 0,
+};
+
+/** A record that a line is there for. */
+export interface BillCause {
+  readonly in: CollectionName;
+  readonly id: string;
+}
+
+/** One line: so many of a thing, what they cost, and what they are there for. Prices are whole cents. */
+export interface BillLine {
+  readonly key: string;
+  readonly part: BillPart;
+  /** A thing by its own name, or one that the words of the bill name by its key: a box, a seal, a support. */
+  readonly name: string;
+  readonly detail: string;
+  /** Pieces that are fitted, and that are bought with what goes lost. */
+  readonly fitted: number;
+  readonly count: number;
+  /** Price of one; null where none is known. */
+  readonly eachCents: number | null;
+  readonly sumCents: number | null;
+  readonly causes: readonly BillCause[];
+}
+
+export interface Bill {
+  readonly lines: readonly BillLine[];
+  readonly totalCents: number;
+  readonly byPart: readonly { readonly part: BillPart; readonly sumCents: number }[];
+  /** Lines without a price. */
+  readonly unpriced: number;
+}
+
+/** Everything that a house needs, line by line; each is there for records that can be opened. */
+export function billOf(project: ProjectDocument, plan: SpoolPlanOfHouse): Bill {
+  const lines = [
+    ...cableLines(project, plan),
+    ...deviceLines(project),
+    ...boxLines(project),
+    ...connectorLines(project),
+    ...routeLines(project),
+    ...equipmentLines(project),
+  ].filter(({ fitted }) => fitted > 0);
+  const sum = (own: readonly BillLine[]) => own.reduce((total, { sumCents }) => total + (sumCents ?? 0), 0);
+  return {
+    lines,
+    totalCents: sum(lines),
+    byPart: BILL_PARTS.map((part) => ({ part, sumCents: sum(lines.filter((one) => one.part === part)) })).filter(({ part }) =>
+      lines.some((one) => one.part === part),
+    ),
+    unpriced: lines.filter(({ eachCents }) => eachCents === null).length,
+  };
+}
+
+type Made = Pick<BillLine, 'key' | 'part' | 'name'> & {
+  readonly detail?: string;
+  readonly fitted?: number;
+  readonly eachCents?: number | null;
+  readonly causes: readonly BillCause[];
+};
+
+/** A line with what goes lost of its kind, rounded up, and its sum. */
+function line({ detail = '', eachCents = null, fitted, ...own }: Made): BillLine {
+  const pieces = fitted ?? own.causes.length;
+  const count = Math.ceil(pieces * (1 + BILL_WASTE[own.part]) - 1e-9);
+  return { ...own, detail, fitted: pieces, count, eachCents, sumCents: eachCents === null ? null : count * eachCents };
+}
+
+const runCause = (id: string): BillCause => ({ in: 'runs', id });
+
+function cableLines(project: ProjectDocument, { cables, leads }: SpoolPlanOfHouse): BillLine[] {
+  const byNumber = new Map(listOf(project, 'runs').map((run) => [run.number, run.id]));
+  return [
+    ...cables.flatMap(({ cable, offers, answer, spools }) =>
+      answer.buy.map(({ offerId, count }) => {
+        const { lengthM, priceCents } = offers.find(({ id }) => id === offerId)!;
+        return line({
+          ...{ key: `cable ${cable.id} ${offerId}`, part: 'cable', name: cable.name, detail: `${lengthM} m`, fitted: count },
+          eachCents: priceCents,
+          causes: spools.filter((one) => one.offerId === offerId).flatMap(({ cutIds }) => cutIds.map(runCause)),
+        });
+      }),
+    ),
+    ...leads.map(({ cable, lengthM, numbers }) =>
+      line({
+        ...{ key: `lead ${cable.id} ${lengthM}`, part: 'lead', name: cable.name, detail: `${lengthM} m` },
+        // A lead costs what its cable does.
+        eachCents: centsOf(cable.pricePerM * lengthM),
+        causes: numbers.map((number) => runCause(byNumber.get(number)!)),
+      }),
+    ),
+  ];
+}
+
+/** What is fitted and not there already, type by type. */
+function deviceLines(project: ProjectDocument): BillLine[] {
+  const devices = listOf(project, 'devices').filter(({ fitting, foundId }) => fitting === 'fitted' && foundId === null);
+  return grouped(devices, ({ typeId }) => typeId).map(([typeId, own]) => {
+    const { name, price } = project.deviceTypes[typeId];
+    return line({
+      ...{ key: `device ${typeId}`, part: 'device', name, eachCents: price > 0 ? centsOf(price) : null },
+      causes: own.map(({ id }) => ({ in: 'devices' as const, id })),
+    });
+  });
+}
+
+/** Boxes of plates, and of devices that have one to themselves. */
+function boxLines(project: ProjectDocument): BillLine[] {
+  const plates = listOf(project, 'plates').filter(({ boxKind }) => boxKind !== 'none');
+  const onPlate = new Set(plates.flatMap(({ inserts }) => inserts.flatMap(({ deviceId }) => deviceId ?? [])));
+  const alone = listOf(project, 'devices').filter(
+    ({ id, typeId, foundId }) => foundId === null && !onPlate.has(id) && project.deviceTypes[typeId].boxKind !== 'none',
+  );
+  const boxes = [
+    ...plates.map(({ id, boxKind }) => ({ boxKind, cause: { in: 'plates' as const, id } })),
+    ...alone.map(({ id, typeId }) => ({ boxKind: project.deviceTypes[typeId].boxKind, cause: { in: 'devices' as const, id } })),
+  ];
+  return grouped(boxes, ({ boxKind }) => boxKind).map(([kind, own]) =>
+    line({ key: `box ${kind}`, part: 'box', name: kind, causes: own.map(({ cause }) => cause) }),
+  );
+}
+
+/** Ends that need nothing bought: screws and posts of the equipment, and a panel's own port. */
+const NOTHING_TO_BUY = /^$|bare ends|binding post|screw block|lever block|patch$|pull string|picture plug/;
+
+function connectorLines(project: ProjectDocument): BillLine[] {
+  const pulled = listOf(project, 'runs').filter(({ foundId }) => foundId === null);
+  const ends = pulled.flatMap((run) => [run.deviceConnector, run.farConnector].map((name) => ({ name, run })));
+  const labels = line({
+    ...{ key: 'label', part: 'label', name: 'label', fitted: 2 * pulled.length },
+    causes: pulled.map(({ id }) => runCause(id)),
+  });
+  return [
+    ...grouped(
+      ends.filter(({ name }) => !NOTHING_TO_BUY.test(name)),
+      ({ name }) => name,
+    ).map(([name, own]) =>
+      line({
+        ...{ key: `connector ${name}`, part: 'connector', name, fitted: own.length },
+        causes: unique(own.map(({ run }) => run)).map(({ id }) => runCause(id)),
+      }),
+    ),
+    labels,
+  ];
+}
+
+const unique = (runs: readonly Run[]): Run[] => [...new Set(runs)];
+
+/** Staples, hooks and ties, nail plates at holes, and what closes penetrations again. */
+function routeLines(project: ProjectDocument): BillLine[] {
+  const planned = planRuns(project).filter(({ run }) => run.foundId === null);
+  const places = holeSchedule(project, planned);
+  const supports = supportsOf(project, planned);
+  const byNumber = new Map(listOf(project, 'runs').map((run) => [run.number, run.id]));
+  const runsOf = (numbers: readonly string[]) =>
+    [...new Set(numbers)].flatMap((number) => byNumber.get(number) ?? []).map(runCause);
+  const routed = planned.filter(({ points }) => points.length > 1).map(({ run }) => runCause(run.id));
+  const support = (name: string, fitted: number) =>
+    line({ key: `support ${name}`, part: 'support', name, fitted, causes: routed });
+  const plated = places.filter(({ nailPlates }) => nailPlates);
+  return [
+    support(
+      'staple',
+      supports.byCable.reduce((sum, { staples }) => sum + staples, 0),
+    ),
+    support(
+      'hook',
+      supports.byCable.reduce((sum, { hooks }) => sum + hooks, 0),
+    ),
+    support('tie', supports.ties),
+    line({
+      ...{ key: 'nail-plate', part: 'nail-plate', name: 'nail-plate' },
+      // One on each face of the member.
+      fitted: 2 * plated.reduce((sum, { holes }) => sum + holes.length, 0),
+      causes: runsOf(plated.flatMap(({ runs }) => runs)),
+    }),
+    ...grouped(penetrationsOf(project, places), ({ kind }) => kind).map(([kind, own]) =>
+      line({
+        ...{ key: `seal ${kind}`, part: 'seal', name: kind, fitted: own.length },
+        causes: runsOf(own.flatMap(({ runs }) => runs)),
+      }),
+    ),
+  ];
+}
+
+function equipmentLines(project: ProjectDocument): BillLine[] {
+  const headEnds = derivationsOf(project).get(HEAD_ENDS);
+  const equipment = headEnds.flatMap((one) => one.equipment);
+  const cords = headEnds.flatMap((headEnd) => cordCounts(headEnd).map((cord) => ({ ...cord, headEnd })));
+  return [
+    ...grouped(equipment, ({ presetId, name }) => presetId || name).map(([key, own]) => {
+      const preset = presetOf(key);
+      return line({
+        ...{ key: `equipment ${key}`, part: 'equipment', name: preset?.name ?? own[0].name },
+        eachCents: preset && preset.price > 0 ? centsOf(preset.price) : null,
+        causes: own.map(({ id }) => ({ in: 'equipment' as const, id })),
+      });
+    }),
+    ...grouped(cords, ({ color, lengthM }) => `${color} ${lengthM}`).map(([key, own]) =>
+      line({
+        ...{ key: `cord ${key}`, part: 'cord', name: own[0].color, detail: `${own[0].lengthM} m` },
+        fitted: own.reduce((sum, { count }) => sum + count, 0),
+        causes: own.map(({ headEnd }) => ({ in: 'racks' as const, id: headEnd.rack.id })),
+      }),
+    ),
+  ];
+}
+
+function grouped<T>(items: readonly T[], keyOf: (item: T) => string): [string, T[]][] {
+  const groups = new Map<string, T[]>();
+  for (const item of items) groups.set(keyOf(item), [...(groups.get(keyOf(item)) ?? []), item]);
+  return [...groups].sort(([a], [b]) => (a < b ? -1 : 1));
+}

@@ -80,11 +80,13 @@ export interface SpoolPlanOfHouse {
   readonly count: number;
 }
 
-/** What every spool of a project has left: its length less what was cut from it. */
+/** What every spool of a project has left, by what is written on it: its length less what was cut from it. */
 export function spoolsLeft(project: ProjectDocument): SpoolLeft[] {
   const cutOf = new Map<string, number>();
   for (const { spoolId, lengthM } of listOf(project, 'spoolCuts')) cutOf.set(spoolId, (cutOf.get(spoolId) ?? 0) + lengthM);
-  return listOf(project, 'spools').map((spool) => ({ spool, leftM: Math.max(0, spool.lengthM - (cutOf.get(spool.id) ?? 0)) }));
+  return listOf(project, 'spools')
+    .toSorted((a, b) => compareNumbers(a.code, b.code))
+    .map((spool) => ({ spool, leftM: Math.max(0, spool.lengthM - (cutOf.get(spool.id) ?? 0)) }));
 }
 
 /** Sizes on offer for a cable: those that were entered, else the usual spool at the price of its meters. */

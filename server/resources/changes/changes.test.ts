@@ -1,6 +1,8 @@
 import { expect } from 'chai';
 import { WebSocket } from 'ws';
 import { placeDevice } from '@dusky-spool/core/devices';
+import { putOnZone } from '@dusky-spool/core/head-end';
+import { designedHouse } from '@dusky-spool/core/testing';
 import {
   applyChange,
   type ChangesReply,
@@ -16,6 +18,7 @@ import {
   reverseOperations,
   type StoredChange,
   update,
+  writeProjectFile,
 } from '@dusky-spool/core/model';
 import { startTestServer, type TestServer } from '../../testing/test-server.ts';
 import type { TestClient } from '../../testing/test-client.ts';
@@ -104,6 +107,22 @@ describe('changes', () => {
     expect(applied(await client.sendChanges(projectId, client.change([operation])))).to.deep.equal([1]);
     const { document } = await client.load(projectId);
     expect(document.levels.up.defaults).to.deep.equal(defaults);
+  });
+
+  it('that put two alarm contacts on one zone hold in the database, and two on one place of it do not', async () => {
+    const at = (x: number) => ({ typeId: 'opening-contact', at: [x, 0.05] as [number, number] });
+    const house = designedHouse([at(1), at(2)]);
+    const text = writeProjectFile({ project: house, pictures: [] });
+    const { id } = await client.json<{ id: string }>('POST', '/projects/import', text);
+    const { document } = await client.load(id);
+    const [first, second] = Object.values(document.terminations);
+    const shared = putOnZone(document, second.runId, { equipmentId: first.equipmentId, port: first.port }, 'new');
+    if (!shared.ok) throw new Error(shared.problem.code);
+    expect(applied(await client.sendChanges(id, client.change(shared.value)))).to.deep.equal([1]);
+    const after = (await client.load(id)).document.terminations[second.id];
+    expect([after.port, after.place]).to.deep.equal([first.port, 2]);
+    const twice = client.change([update('terminations', after, { place: 1 })!]);
+    expect(applied(await client.sendChanges(id, twice))).to.deep.equal(['value-taken']);
   });
 
   it('that break a rule are refused by field, and nothing of them stays', async () => {

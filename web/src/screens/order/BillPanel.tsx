@@ -31,7 +31,7 @@ export function BillPanel({ bill }: { readonly bill: Bill }) {
       </p>
       <p className="faint">{text('order.bill.lead')}</p>
       {BILL_PARTS.filter((part) => sumOf.has(part)).map((part) => (
-        <table key={part} className={css.table}>
+        <table key={part} className={`${css.table} ${css.bill}`}>
           <caption>
             {text('order.bill.partSum', {
               part: text(`order.bill.parts.${part}`),

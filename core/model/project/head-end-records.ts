@@ -157,7 +157,12 @@ export const equipment = z
     alarm: z
       .strictObject({
         endOfLineOhm: z.number().min(0).max(100_000).describe('in series with the loop; 0 is without'),
-        acrossOhm: z.number().min(0).max(100_000).describe('double end-of-line: across each contact that opens; 0 is single'),
+        acrossOhm: z
+          .number()
+          .min(0)
+          .max(100_000)
+          .default(0)
+          .describe('double end-of-line: across each contact that opens; 0 is single'),
         mostLoopOhm: z.number().gt(0).max(10_000).describe('resistance that a loop may have without its end-of-line resistor'),
         batteryAh: z.number().gt(0).max(200),
         seizesLine: z.boolean().describe('it takes the telephone line when it reports'),
@@ -194,7 +199,12 @@ export const termination = z.strictObject({
   runId: id,
   equipmentId: id,
   port: portName,
-  place: z.int().min(1).max(4).describe('alarm contacts that share a zone: 1 to 4, the resistor is at the last; 1 elsewhere'),
+  place: z
+    .int()
+    .min(1)
+    .max(4)
+    .default(1)
+    .describe('alarm contacts that share a zone: 1 to 4, the resistor is at the last; 1 elsewhere'),
   padDb: z.number().min(0).max(30).describe('coax: an attenuator at its end, dB; 0 is none'),
   isLocked: z.boolean().describe('it was chosen by hand and stays'),
 });

@@ -127,7 +127,7 @@ describe('an open project', () => {
     await page.findByText('Database away · 1 edit kept');
     server.state.refuse = null;
     act(() => server.someoneElse({ title: 'Name', operations: [theirs] }));
-    const dialog = await page.findByRole('dialog', { name: 'Two people changed the same thing' });
+    const dialog = await page.findByRole('dialog', { name: 'Two people changed the same thing' }, { timeout: 20_000 });
     expect(dialog.textContent).to.include('Left').and.include('Rear');
     await page.user.click(within(dialog).getByRole('button', { name: 'Take theirs' }));
     await waitFor(() => expect(store().sync!.view.devices[speaker.id].name).to.equal('Rear'));

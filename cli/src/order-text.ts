@@ -1,10 +1,8 @@
 import type { ProjectDocument } from '@dusky-spool/core/model';
-import { billOf, formatCents, planSpoolsOf } from '@dusky-spool/core/order';
+import { billOf, formatCents, overBoundPercent, planSpoolsOf, spoolName } from '@dusky-spool/core/order';
 import { json } from './result.ts';
 
 const fixed = (value: number): string => value.toFixed(1);
-const shortKey = (key: string): string => key.slice(key.indexOf(':') + 1);
-
 /** What a house needs: spools, what is cut from what, the pulls in their order, and the bill of materials. */
 export function orderText(project: ProjectDocument, asJson: boolean): string {
   const plan = planSpoolsOf(project);
@@ -12,14 +10,13 @@ export function orderText(project: ProjectDocument, asJson: boolean): string {
   if (asJson) return json({ units: 'm', ...plan, bill });
   const { currency } = project.project;
   const nameOf = (id: string) => project.cableTypes[id].name;
-  const over = plan.boundCents > 0 ? (plan.costCents / plan.boundCents - 1) * 100 : 0;
   return [
-    `${plan.count} spools to buy: ${formatCents(plan.costCents, currency)}, ${fixed(over)} % over the lower bound`,
+    `${plan.count} spools to buy: ${formatCents(plan.costCents, currency)}, ${fixed(overBoundPercent(plan))} % over the lower bound`,
     ...plan.cables.flatMap(({ cable, offers, answer, spools, withoutRoute }) => [
       `${cable.name}: ${answer.buy.map(({ offerId, count }) => `${count} x ${fixed(offers.find(({ id }) => id === offerId)!.lengthM)} m`).join(', ') || 'from stock'}`,
       ...spools.map(
         ({ key, cutIds, leftM, lengthM, spareM }) =>
-          `  ${shortKey(key)}: ${cutIds.map((id) => project.runs[id].number).join(' ')}; ${fixed(leftM)} of ${fixed(lengthM)} m left, one run may be ${fixed(spareM)} m longer`,
+          `  ${spoolName(key)}: ${cutIds.map((id) => project.runs[id].number).join(' ')}; ${fixed(leftM)} of ${fixed(lengthM)} m left, one run may be ${fixed(spareM)} m longer`,
       ),
       ...(answer.tooLong.length > 0
         ? [`  longer than any spool: ${answer.tooLong.map((id) => project.runs[id].number).join(' ')}`]
@@ -29,7 +26,7 @@ export function orderText(project: ProjectDocument, asJson: boolean): string {
     ...plan.leads.map(({ cable, lengthM, numbers }) => `${cable.name}, lead of ${lengthM} m: ${numbers.join(' ')}`),
     ...plan.pulls.map(
       ({ bundle, cuts }, n) =>
-        `pull ${n + 1} ${bundle || 'alone'}: ${cuts.map(({ number, cableTypeId, key, lengthM }) => `${number} ${fixed(lengthM)} m from ${nameOf(cableTypeId)} ${shortKey(key)}`).join(', ')}`,
+        `pull ${n + 1} ${bundle || 'alone'}: ${cuts.map(({ number, cableTypeId, key, lengthM }) => `${number} ${fixed(lengthM)} m from ${nameOf(cableTypeId)} ${spoolName(key)}`).join(', ')}`,
     ),
     `materials in all: ${formatCents(bill.totalCents, currency)}, ${bill.unpriced} lines without a price`,
     ...bill.lines.map(

@@ -1,4 +1,5 @@
 import { type Reading, whole } from '../derive/index.ts';
+import { groupedBy } from '../math/index.ts';
 import type { Circuit, Equipment, Patch, Termination } from '../model/index.ts';
 import { NEED_OF_RUN, type RunNeed } from './needs.ts';
 import { portKey } from './ports.ts';
@@ -79,13 +80,3 @@ const patchParts = (patches: readonly Patch[], last: HeadEndParts | null): Pick<
           ]),
         ),
 });
-
-function groupedBy<T>(rows: readonly T[], keyOf: (row: T) => string): ReadonlyMap<string, readonly T[]> {
-  const groups = new Map<string, T[]>();
-  for (const row of rows) {
-    const group = groups.get(keyOf(row));
-    if (group) group.push(row);
-    else groups.set(keyOf(row), [row]);
-  }
-  return groups;
-}

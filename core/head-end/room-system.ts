@@ -14,9 +14,10 @@ import {
   update,
 } from '../model/index.ts';
 import { isKept, runsByDevice } from '../runs/index.ts';
-import { designHeadEnd } from './design.ts';
+import { designHeadEnd, freeName } from './design.ts';
 import { newEquipment, presetOf } from './library.ts';
 import { HEAD_END_PARTS } from './parts.ts';
+import { takesPicture } from './signal-paths.ts';
 
 /** What plays in a room with a system of its own: a receiver for its speakers, or a sound bar with the house's speakers beside it. */
 export const ROOM_SYSTEMS = ['receiver', 'sound-bar'] as const;
@@ -55,13 +56,14 @@ export function planRoomSystem(
   const speakers = needs.filter((need) => need.kind === 'speaker' && need.roomId === roomId && !need.isLine);
   if (speakers.length === 0) return err('room-without-speakers', said);
   if (speakers.some(({ rackId }) => project.racks[rackId].kind === 'cabinet')) return err('room-has-cabinet', said);
+  const names = new Set(listOf(project, 'racks').map(({ name }) => name));
   let count = 0;
   const newId = () => `${prefix}-${++count}`;
   const rack = newRack({
     ...{
       id: newId(),
       levelId: display.levelId,
-      name: cabinetName(project, room.name),
+      name: freeName(`${room.name} cabinet`, names),
       code: freeRackCode(project),
       kind: 'cabinet',
     },
@@ -115,17 +117,9 @@ function before(project: ProjectDocument, { levelId, roomId, x, y }: Device): Po
   return sides.find((at) => roomAt(building, levelId, at)?.id === roomId) ?? [x, y];
 }
 
-function cabinetName(project: ProjectDocument, room: string): string {
-  const taken = new Set(listOf(project, 'racks').map(({ name }) => name));
-  let name = `${room} cabinet`;
-  for (let n = 2; taken.has(name); n++) name = `${room} cabinet ${n}`;
-  return name;
-}
-
+/** A display or projector; its connection box is none. */
 const showsPictures = ({ deviceTypes }: ProjectDocument, { typeId, fitting }: Device): boolean =>
-  fitting !== 'spare' &&
-  (deviceTypes[typeId]?.ports.some(({ connector, direction }) => connector === 'picture plug' && direction === 'in') ?? false) &&
-  !/connection-box|game-point|equipment-place/.test(typeId);
+  fitting !== 'spare' && typeId !== 'connection-box' && takesPicture(deviceTypes[typeId]);
 
 /** A lead for pictures from the display to the cabinet, where it has none; empty where the library has no such cable. */
 function pictureLead(project: ProjectDocument, display: Device, rack: Rack, id: string): Run[] {

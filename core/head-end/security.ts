@@ -1,5 +1,6 @@
 import { endOfLine, routedLength, standbyBattery, wireResistance } from '../calculators/index.ts';
 import { derivationsOf } from '../derive/index.ts';
+import { groupedBy } from '../math/index.ts';
 import type { CableType, Equipment, ProjectDocument } from '../model/index.ts';
 import { plannedRun } from '../runs/index.ts';
 import { HEAD_END_PARTS } from './parts.ts';
@@ -92,10 +93,17 @@ export function alarmPlans(project: ProjectDocument): AlarmPlan[] {
           ...{ equipmentId: panel.id, port: at.name, runId: need.runId, number: need.number, deviceId: need.deviceId },
           currentA: ampsOf(need),
         }));
-      const onZone = new Map<number, Need[]>();
-      for (const { at, need } of of('zone')) onZone.set(at.n, [...(onZone.get(at.n) ?? []), need]);
+      const onZone = groupedBy(of('zone'), ({ at }) => at.n);
       const placeAt = new Map((parts.terminationsOn.get(panel.id) ?? []).map(({ runId, place }) => [runId, place]));
-      const zones = [...onZone].map(([n, needs]) => zoneOf(project, panel, n, needs, placeAt));
+      const zones = [...onZone].map(([n, own]) =>
+        zoneOf(
+          project,
+          panel,
+          n,
+          own.map(({ need }) => need),
+          placeAt,
+        ),
+      );
       const [keypads, sirens] = [outputs('bus'), outputs('relay')];
       const sum = (list: readonly { readonly currentA: number }[]) => list.reduce((total, { currentA }) => total + currentA, 0);
       const standbyA = PANEL_A + sum(zones.flatMap(({ sensors }) => sensors)) + sum(keypads);

@@ -1,5 +1,5 @@
 import { derivationsOf } from '../derive/index.ts';
-import { err, ok, type Outcome } from '../math/index.ts';
+import { err, groupedBy, ok, type Outcome } from '../math/index.ts';
 import { create, type Operation, type ProjectDocument, type Termination, update } from '../model/index.ts';
 import type { RunNeed } from './needs.ts';
 import { HEAD_END_PARTS } from './parts.ts';
@@ -11,7 +11,11 @@ export const CONTACTS_PER_ZONE = 4;
 type End = Pick<Termination, 'runId' | 'equipmentId' | 'port' | 'place'>;
 
 /** The first place on a zone that none of these has. */
-const freePlace = (own: readonly End[]): number => [1, 2, 3, 4].find((place) => own.every((one) => one.place !== place)) ?? 1;
+function freePlace(own: readonly End[]): number {
+  let place = 1;
+  while (own.some((one) => one.place === place)) place++;
+  return place;
+}
 
 /** The place on a zone where a contact joins those of its side of the house; null where none has room. */
 export function zoneToShare(
@@ -21,12 +25,10 @@ export function zoneToShare(
   isOwn: (equipmentId: string) => boolean,
 ): Pick<End, 'equipmentId' | 'port' | 'place'> | null {
   if (need.facade === null) return null;
-  const onZone = new Map<string, End[]>();
-  for (const one of terminations) {
-    if (!isOwn(one.equipmentId) || needByRun.get(one.runId)?.kind !== 'zone') continue;
-    const key = portKey(one.equipmentId, one.port);
-    onZone.set(key, [...(onZone.get(key) ?? []), one]);
-  }
+  const onZone = groupedBy(
+    terminations.filter(({ runId, equipmentId }) => isOwn(equipmentId) && needByRun.get(runId)?.kind === 'zone'),
+    ({ equipmentId, port }) => portKey(equipmentId, port),
+  );
   // The emptiest first, so that they spread evenly.
   const [zone] = [...onZone.values()]
     .filter((own) => own.length < CONTACTS_PER_ZONE && own.every(({ runId }) => needByRun.get(runId)?.facade === need.facade))

@@ -101,7 +101,7 @@ const NO_PLACE = { runId: null, equipmentId: null, port: null } as const;
 
 /** What has pictures and gives them on rather than showing them. */
 const NO_DISPLAY = /game-point|equipment-place|wide-camera/;
-const takesPicture = ({ id, ports }: DeviceType): boolean =>
+export const takesPicture = ({ id, ports }: DeviceType): boolean =>
   !NO_DISPLAY.test(id) && ports.some(({ connector, direction }) => connector === 'picture plug' && direction === 'in');
 
 function signalTable(

@@ -3,6 +3,7 @@
 // Start with `fine`, `Point2`, `formatLength`.
 // Terms: docs/glossary.md.
 export * from './geometry/index.ts';
+export * from './lists/index.ts';
 export * from './outcome/index.ts';
 export * from './regions/index.ts';
 export * from './units/index.ts';

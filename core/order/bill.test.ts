@@ -5,7 +5,7 @@ import { planRuns } from '../runs/index.ts';
 import { applied, designedHouse, randomHouse } from '../testing/index.ts';
 import { BILL_WASTE, type Bill, billOf } from './bill.ts';
 import { centsOf } from './money.ts';
-import { randomFrom } from './pack.ts';
+import { drawFrom } from '../math/index.ts';
 import { planSpoolsOf } from './plan-spools.ts';
 
 const at = (typeId: string, x: number, y = 0.05) => ({ typeId, at: [x, y] as [number, number] });
@@ -34,7 +34,7 @@ function faults(project: ProjectDocument): string[] {
 describe('a bill of materials', () => {
   it('adds up to the cent, each line for records that are there, in random houses too', () => {
     expect(faults(house)).to.deep.equal([]);
-    for (let seed = 1; seed <= 8; seed++) expect(faults(randomHouse(randomFrom(seed))), `house ${seed}`).to.deep.equal([]);
+    for (let seed = 1; seed <= 8; seed++) expect(faults(randomHouse(drawFrom(seed))), `house ${seed}`).to.deep.equal([]);
   });
 
   it('has every fitted device once, at its price', () => {

@@ -1,6 +1,7 @@
 import { derivationsOf, listOf } from '../derive/index.ts';
 import { cordCounts, HEAD_ENDS, presetOf } from '../head-end/index.ts';
-import type { CollectionName, ProjectDocument, Run } from '../model/index.ts';
+import { groupedBy } from '../math/index.ts';
+import type { CollectionName, ProjectDocument } from '../model/index.ts';
 import { holeSchedule, penetrationsOf, supportsOf } from '../pathways/index.ts';
 import { planRuns } from '../runs/index.ts';
 import { centsOf } from './money.ts';
@@ -173,14 +174,12 @@ function connectorLines(project: ProjectDocument): BillLine[] {
     ).map(([name, own]) =>
       line({
         ...{ key: `connector ${name}`, part: 'connector', name, fitted: own.length },
-        causes: unique(own.map(({ run }) => run)).map(({ id }) => runCause(id)),
+        causes: [...new Set(own.map(({ run }) => run.id))].map(runCause),
       }),
     ),
     labels,
   ];
 }
-
-const unique = (runs: readonly Run[]): Run[] => [...new Set(runs)];
 
 /** Staples, hooks and ties, nail plates at holes, and what closes penetrations again. */
 function routeLines(project: ProjectDocument): BillLine[] {
@@ -242,8 +241,6 @@ function equipmentLines(project: ProjectDocument): BillLine[] {
   ];
 }
 
-function grouped<T>(items: readonly T[], keyOf: (item: T) => string): [string, T[]][] {
-  const groups = new Map<string, T[]>();
-  for (const item of items) groups.set(keyOf(item), [...(groups.get(keyOf(item)) ?? []), item]);
-  return [...groups].sort(([a], [b]) => (a < b ? -1 : 1));
-}
+/** Groups in the order of their keys. */
+const grouped = <T>(items: readonly T[], keyOf: (item: T) => string): (readonly [string, readonly T[]])[] =>
+  [...groupedBy(items, keyOf)].sort(([a], [b]) => (a < b ? -1 : 1));

@@ -3,17 +3,18 @@
 // Start with `solveSpools`.
 // Terms: docs/glossary.md.
 export { type Bill, BILL_PARTS, BILL_WASTE, type BillCause, type BillLine, type BillPart, billOf } from './bill.ts';
-export { normalQuantile } from './confidence.ts';
 export {
   type CableSpools,
   type LevelSpools,
   type MadeLeads,
   offersFor,
+  overBoundPercent,
   type PlannedSpool,
   planSpoolsOf,
   type Pull,
   type PulledCut,
   type SpoolLeft,
+  spoolName,
   type SpoolPlanOfHouse,
   spoolsLeft,
 } from './plan-spools.ts';

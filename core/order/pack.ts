@@ -1,3 +1,4 @@
+import { drawFrom } from '../math/index.ts';
 import { normalQuantile } from './confidence.ts';
 import type { Cut } from './spool-problem.ts';
 
@@ -51,23 +52,12 @@ export function take(bin: Bin, cut: Sized): void {
   bin.varianceM2 -= cut.varianceM2;
 }
 
-/** Pseudo-random numbers from 0 to 1, the same on every machine. */
-export function randomFrom(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
-
 /** A cut that was put in stays for so many steps. */
 const TABU = 7;
 
 /**
- * Puts every cut on one of these spools, no two of a bundle on one; null where the search finds no way within its steps. Best fit, longest first; then what
- * found no place pushes the least out of a spool, which looks for another.
+ * Puts every cut on one of these spools, no two of a bundle on one; null where the search finds no way within its steps. Best
+ * fit, longest first; then what found no place pushes the least out of a spool, which looks for another.
  */
 export function packed(
   lengthsM: readonly number[],
@@ -76,7 +66,6 @@ export function packed(
   mostSteps: number,
 ): { readonly bins: readonly Bin[] | null; readonly steps: number } {
   const bins = lengthsM.map(newBin);
-  const fits = (bin: Bin, cut: Sized) => leftWith(bin, cut, certainty) >= -EPS && !bin.bundles.has(cut.bundle);
   const size = new Map<string, number>();
   for (const { bundle } of cuts) if (bundle !== '') size.set(bundle, (size.get(bundle) ?? 0) + 1);
   const spread = ({ bundle }: Sized) => size.get(bundle) ?? 1;
@@ -84,17 +73,17 @@ export function packed(
   // Bundles with as many cuts as there are spools come first: they have the least choice.
   const tight = (cut: Sized) => (spread(cut) > bins.length * 0.7 ? 1 : 0);
   for (const cut of cuts.toSorted((a, b) => tight(b) - tight(a) || b.aloneM - a.aloneM || (a.id < b.id ? -1 : 1))) {
-    const bin = bestFit(bins, cut, certainty, fits);
+    const bin = bestFit(bins, cut, certainty);
     if (bin) put(bin, cut);
     else open.push(cut);
   }
-  const random = randomFrom(cuts.length);
+  const random = drawFrom(cuts.length);
   const until = new Map<Sized, number>();
   let step = 0;
   for (; step < mostSteps && open.length > 0; step++) {
     open.sort((a, b) => b.aloneM - a.aloneM || (a.id < b.id ? -1 : 1));
     const cut = open.shift()!;
-    const free = bestFit(bins, cut, certainty, fits);
+    const free = bestFit(bins, cut, certainty);
     if (free) {
       put(free, cut);
       continue;
@@ -131,7 +120,7 @@ function searched(lengthsM: readonly number[], cuts: readonly Sized[], certainty
     const cut = order[n];
     const empty = new Set<number>();
     for (const bin of bins) {
-      if (leftWith(bin, cut, certainty) < -EPS || bin.bundles.has(cut.bundle)) continue;
+      if (!fitsOn(bin, cut, certainty)) continue;
       // Of empty spools of one length one is as good as another.
       if (bin.cuts.size === 0) {
         if (empty.has(bin.lengthM)) continue;
@@ -149,10 +138,14 @@ function searched(lengthsM: readonly number[], cuts: readonly Sized[], certainty
 const leftWith = (bin: Bin, cut: Sized, { needM }: Certainty): number =>
   bin.lengthM - needM(bin.meanM + cut.meanM, bin.varianceM2 + cut.varianceM2);
 
-function bestFit(bins: readonly Bin[], cut: Sized, certainty: Certainty, fits: (bin: Bin, cut: Sized) => boolean): Bin | null {
+/** Whether a cut finds room on a spool, beside none of its bundle. */
+export const fitsOn = (bin: Bin, cut: Sized, certainty: Certainty): boolean =>
+  leftWith(bin, cut, certainty) >= -EPS && !bin.bundles.has(cut.bundle);
+
+function bestFit(bins: readonly Bin[], cut: Sized, certainty: Certainty): Bin | null {
   let [best, least] = [null as Bin | null, Infinity];
   for (const bin of bins) {
-    if (!fits(bin, cut)) continue;
+    if (!fitsOn(bin, cut, certainty)) continue;
     const left = leftWith(bin, cut, certainty);
     if (left < least) [best, least] = [bin, left];
   }

@@ -1,4 +1,5 @@
 import { derivationsOf, listOf } from '../derive/index.ts';
+import { groupedBy } from '../math/index.ts';
 import type { CableType, ProjectDocument, Spool } from '../model/index.ts';
 import { compareNumbers, cutFromSpool, PLANNED_RUNS, type PlannedRun } from '../runs/index.ts';
 import { centsOf } from './money.ts';
@@ -14,7 +15,7 @@ export interface SpoolLeft {
 
 /** A spool of the plan: one that is there, or one that is bought. */
 export interface PlannedSpool extends FilledSpool {
-  /** `S3` of stock, `new 2` of what is bought. */
+  /** Its cable, and `S3` of stock or `new 2` of what is bought. */
   readonly key: string;
   /** What one run alone may be longer than expected before the last cut is short, m. */
   readonly spareM: number;
@@ -79,6 +80,13 @@ export interface SpoolPlanOfHouse {
   readonly boundCents: number;
   readonly count: number;
 }
+
+/** A spool as its key names it beside its cable: `S3`, or `new 2`. */
+export const spoolName = (key: string): string => key.slice(key.indexOf(':') + 1);
+
+/** How much more a plan costs than the least that any plan must, %. */
+export const overBoundPercent = ({ costCents, boundCents }: Pick<SpoolPlanOfHouse, 'costCents' | 'boundCents'>): number =>
+  boundCents > 0 ? (costCents / boundCents - 1) * 100 : 0;
 
 /** What every spool of a project has left, by what is written on it: its length less what was cut from it. */
 export function spoolsLeft(project: ProjectDocument): SpoolLeft[] {
@@ -225,12 +233,10 @@ function pullsOf(
   keyOf: ReadonlyMap<string, string>,
   reserveM: number,
 ): Pull[] {
-  const groups = new Map<string, PlannedRun[]>();
-  for (const one of wanted) {
-    if (!keyOf.has(one.run.id)) continue;
-    const key = one.run.bundle === '' ? `run ${one.run.id}` : one.run.bundle;
-    groups.set(key, [...(groups.get(key) ?? []), one]);
-  }
+  const groups = groupedBy(
+    wanted.filter(({ run }) => keyOf.has(run.id)),
+    ({ run }) => (run.bundle === '' ? `run ${run.id}` : run.bundle),
+  );
   const longest = (runs: readonly PlannedRun[]) => Math.max(...runs.map(({ length }) => length!.cutLengthM));
   const ordered = [...groups.values()].sort(
     (a, b) => b.length - a.length || longest(b) - longest(a) || compareNumbers(a[0].run.number, b[0].run.number),

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { normalQuantile } from './confidence.ts';
-import { randomFrom } from './pack.ts';
+import { drawFrom } from '../math/index.ts';
 import { solveSpools } from './solve-spools.ts';
 import type { Cut, SpoolAnswer, SpoolProblem } from './spool-problem.ts';
 
@@ -131,7 +131,7 @@ describe('spools for the cuts of one cable', () => {
 
   it('cost no more than trying everything, in random small cases with stock, sizes and bundles', function () {
     this.timeout(120_000);
-    const random = randomFrom(7);
+    const random = drawFrom(7);
     let proven = 0;
     for (let round = 0; round < 100; round++) {
       const count = 4 + Math.floor(random() * 4);
@@ -155,7 +155,7 @@ describe('spools for the cuts of one cable', () => {
   });
 
   it('are the same for the same question, and hold in hostile ones', () => {
-    const random = randomFrom(3);
+    const random = drawFrom(3);
     const cuts = Array.from({ length: 120 }, (_, n) => cut(`c${n}`, 5 + random() * 80, `B${n % 14}`, random() * 6));
     const asked = problem({ cuts, confidence: 0.95, stock: [{ id: 'empty', leftM: 0 }] });
     const answer = solveSpools(asked);

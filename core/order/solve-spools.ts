@@ -1,4 +1,5 @@
-import { Certainty, type Bin, packed, put, type Sized, take } from './pack.ts';
+import { groupedBy } from '../math/index.ts';
+import { Certainty, type Bin, fitsOn, newBin, packed, put, type Sized, take } from './pack.ts';
 import type { FilledSpool, SpoolAnswer, SpoolOffer, SpoolProblem, StockSpool } from './spool-problem.ts';
 
 const EPS = 1e-9;
@@ -51,7 +52,6 @@ function usefulOffers({ offers }: SpoolProblem): SpoolOffer[] {
 }
 
 interface SpoolSet {
-  readonly counts: readonly number[];
   readonly costCents: number;
   readonly count: number;
   readonly lengthsM: readonly number[];
@@ -80,7 +80,7 @@ class Sets {
   private readonly order: readonly SpoolOffer[];
 
   constructor(
-    private readonly offers: readonly SpoolOffer[],
+    offers: readonly SpoolOffer[],
     private readonly aim: SpoolProblem['aim'],
     private readonly must: Musts,
   ) {
@@ -122,7 +122,6 @@ class Sets {
   private setOf(counts: readonly number[]): SpoolSet {
     const sizes = counts.flatMap((n, k) => Array.from({ length: n }, () => this.order[k]));
     return {
-      counts: this.offers.map((one) => counts[this.order.indexOf(one)]),
       costCents: counts.reduce((sum, n, k) => sum + n * this.order[k].priceCents, 0),
       count: sizes.length,
       lengthsM: sizes.map(({ lengthM }) => lengthM),
@@ -176,9 +175,11 @@ class Musts {
     const variance = cuts.reduce((sum, { varianceM2 }) => sum + varianceM2, 0);
     // Reserves of several spools together are no less than that of one with all cuts; below half there is none.
     this.needM = certainty.needM(mean, variance);
-    const byBundle = new Map<string, number[]>();
-    for (const { bundle, aloneM } of cuts) if (bundle !== '') byBundle.set(bundle, [...(byBundle.get(bundle) ?? []), aloneM]);
-    this.bundles = [...byBundle.values()].map((sizes) => sizes.sort((a, b) => b - a));
+    const byBundle = groupedBy(
+      cuts.filter(({ bundle }) => bundle !== ''),
+      ({ bundle }) => bundle,
+    );
+    this.bundles = [...byBundle.values()].map((own) => own.map(({ aloneM }) => aloneM).sort((a, b) => b - a));
     this.alone = cuts.map(({ aloneM }) => aloneM).sort((a, b) => b - a);
   }
 
@@ -217,7 +218,6 @@ interface Found {
 
 function answerOf(problem: SpoolProblem, { bins, set, bound, certainty }: Found): Omit<SpoolAnswer, 'tooLong'> {
   gathered(bins, certainty);
-  const offers = usefulOffers(problem);
   const spools = bins.flatMap((bin, n): FilledSpool[] => {
     if (bin.cuts.size === 0) return [];
     const usedM = certainty.needM(bin.meanM, bin.varianceM2);
@@ -234,7 +234,7 @@ function answerOf(problem: SpoolProblem, { bins, set, bound, certainty }: Found)
     ];
   });
   // A spool from which nothing is cut is not bought.
-  const buy = offers
+  const buy = problem.offers
     .map(({ id, priceCents }) => ({ offerId: id, priceCents, count: spools.filter(({ offerId }) => offerId === id).length }))
     .filter(({ count }) => count > 0);
   return {
@@ -259,14 +259,7 @@ function gathered(bins: readonly Bin[], certainty: Certainty): void {
     for (const from of bins.toSorted((a, b) => left(b) - left(a)))
       for (const cut of [...from.cuts].sort((a, b) => b.aloneM - a.aloneM || (a.id < b.id ? -1 : 1))) {
         const to = bins
-          .filter(
-            (bin) =>
-              bin !== from &&
-              bin.cuts.size > 0 &&
-              left(bin) < left(from) &&
-              !bin.bundles.has(cut.bundle) &&
-              bin.lengthM - certainty.needM(bin.meanM + cut.meanM, bin.varianceM2 + cut.varianceM2) >= -EPS,
-          )
+          .filter((bin) => bin !== from && bin.cuts.size > 0 && left(bin) < left(from) && fitsOn(bin, cut, certainty))
           .sort((a, b) => left(a) - left(b))[0];
         if (!to) continue;
         take(from, cut);
@@ -287,26 +280,19 @@ interface Plain {
 /** First fit, longest first, buying the longest size whenever nothing fits: an answer where the search gave none. */
 function plainAnswer(problem: SpoolProblem, { cuts, offers, bound, certainty }: Plain): Omit<SpoolAnswer, 'tooLong'> {
   const longest = offers.toSorted((a, b) => b.lengthM - a.lengthM)[0];
-  const bins: Bin[] = problem.stock.map(({ leftM }) => ({
-    ...{ lengthM: leftM, cuts: new Set<Sized>(), bundles: new Map<string, Sized>(), meanM: 0, varianceM2: 0 },
-  }));
+  const bins = problem.stock.map(({ leftM }) => newBin(leftM));
   const without: string[] = [];
   for (const cut of cuts.toSorted((a, b) => b.aloneM - a.aloneM || (a.id < b.id ? -1 : 1))) {
-    const fit = bins.find(
-      (bin) =>
-        !bin.bundles.has(cut.bundle) &&
-        bin.lengthM - certainty.needM(bin.meanM + cut.meanM, bin.varianceM2 + cut.varianceM2) >= -EPS,
-    );
+    const fit = bins.find((bin) => fitsOn(bin, cut, certainty));
     if (fit) put(fit, cut);
     else if (longest && cut.aloneM <= longest.lengthM + EPS) {
-      const bin: Bin = { lengthM: longest.lengthM, cuts: new Set(), bundles: new Map(), meanM: 0, varianceM2: 0 };
+      const bin = newBin(longest.lengthM);
       put(bin, cut);
       bins.push(bin);
     } else without.push(cut.id);
   }
   const bought = bins.length - problem.stock.length;
   const set: SpoolSet = {
-    counts: offers.map((one) => (one === longest ? bought : 0)),
     costCents: bought * (longest?.priceCents ?? 0),
     count: bought,
     lengthsM: Array.from({ length: bought }, () => longest.lengthM),

@@ -240,18 +240,6 @@ const LISTS_OF_18 = ['spools', 'spoolCuts', 'spoolOffers'];
 const HEADER_OF_18 = { spoolSettings: { confidence: 0.95, aim: 'cost', keepM: 10 } };
 const ADDED_IN_18: typeof ADDED_IN_2 = { terminations: () => ({ place: 1 }) };
 
-/** What version 18 added: double end-of-line resistors of alarm panels. */
-function withAcross(file: Lists): Lists {
-  if (!Array.isArray(file.equipment)) return file;
-  const equipment = file.equipment.map((record: unknown) => {
-    const alarm = typeof record === 'object' && record !== null ? (record as { alarm?: unknown }).alarm : null;
-    return typeof alarm === 'object' && alarm !== null
-      ? { ...(record as object), alarm: { ...alarm, acrossOhm: (alarm as { acrossOhm?: number }).acrossOhm ?? 0 } }
-      : record;
-  });
-  return { ...file, equipment };
-}
-
 /** Until version 16 what is no alternative of anything stood whatever `chosen` said; now a mode may take it away. */
 function withStanding(file: Lists): Lists {
   if (!Array.isArray(file.features)) return file;
@@ -314,7 +302,7 @@ const STEPS: Readonly<Record<number, (file: Lists) => Lists>> = {
   }),
   17: (file) => ({
     ...Object.fromEntries(LISTS_OF_18.map((list) => [list, []])),
-    ...withHeader(withAcross(withFields(file, ADDED_IN_18)), () => HEADER_OF_18),
+    ...withHeader(withFields(file, ADDED_IN_18), () => HEADER_OF_18),
     version: 18,
   }),
 };

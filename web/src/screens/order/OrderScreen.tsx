@@ -19,10 +19,10 @@ type Tab = (typeof TABS)[number];
 
 /** Spools: what to buy and what is cut from what, the pulls with the spools that each sets up, the bill, and what is there already. */
 export function OrderScreen() {
-  const order = useOrder();
   const mayPlan = useRight('plan');
   const [params, setParams] = useSearchParams();
   const tab: Tab = TABS.find((one) => one === params.get('view')) ?? 'plan';
+  const order = useOrder(tab !== 'stock');
   const go = (view: Tab) => setParams({ ...Object.fromEntries(params), view }, { replace: true });
   const isEmpty = order !== null && order.plan.cables.length === 0 && order.plan.leads.length === 0;
   return (
@@ -45,11 +45,12 @@ export function OrderScreen() {
   );
 }
 
-/** The plan of the worker; the last one stays until the next is there. */
-function useOrder(): OrderOfHouse | null {
+/** The plan of the worker, worked out while it is shown; the last one stays until the next is there. */
+function useOrder(isShown: boolean): OrderOfHouse | null {
   const project = useProject();
   const [order, setOrder] = useState<OrderOfHouse | null>(null);
   useEffect(() => {
+    if (!isShown) return;
     let isOver = false;
     void askOrder().then((found) => {
       if (!isOver && found) setOrder(found);
@@ -57,6 +58,6 @@ function useOrder(): OrderOfHouse | null {
     return () => {
       isOver = true;
     };
-  }, [project]);
+  }, [project, isShown]);
   return order;
 }

@@ -1,18 +1,16 @@
 import { formatCableLength } from '@dusky-spool/core/math';
-import type { SpoolPlanOfHouse } from '@dusky-spool/core/order';
+import { spoolName, type SpoolPlanOfHouse } from '@dusky-spool/core/order';
 import { text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
 
 import css from './order.module.css';
-
-const shortKey = (key: string): string => key.slice(key.indexOf(':') + 1);
 
 /** Pulls in their best order: the spools that each sets up, and what is left on them after it; then what to bring to each level. */
 export function PullList({ plan }: { readonly plan: SpoolPlanOfHouse }) {
   const project = useProject();
   const { units } = project.project;
   const length = (m: number) => formatCableLength(m, units);
-  const spoolOf = (cableTypeId: string, key: string) => `${project.cableTypes[cableTypeId].name}, ${shortKey(key)}`;
+  const spoolOf = (cableTypeId: string, key: string) => `${project.cableTypes[cableTypeId].name}, ${spoolName(key)}`;
   return (
     <>
       <ul className={css.levels} aria-label={text('order.bring')}>

@@ -1,6 +1,13 @@
 import { formatCableLength } from '@dusky-spool/core/math';
 import { SPOOL_AIMS, type SpoolSettings, updateProject } from '@dusky-spool/core/model';
-import { type CableSpools, formatCents, type PlannedSpool, type SpoolPlanOfHouse } from '@dusky-spool/core/order';
+import {
+  type CableSpools,
+  formatCents,
+  overBoundPercent,
+  type PlannedSpool,
+  spoolName,
+  type SpoolPlanOfHouse,
+} from '@dusky-spool/core/order';
 import { text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
 import { useProjectParts } from '../../state/project.ts';
@@ -15,7 +22,7 @@ import css from './order.module.css';
 export function SpoolPlan({ plan, mayPlan }: { readonly plan: SpoolPlanOfHouse; readonly mayPlan: boolean }) {
   const project = useProject();
   const { currency } = project.project;
-  const overBound = plan.boundCents > 0 ? (plan.costCents / plan.boundCents - 1) * 100 : 0;
+  const overBound = overBoundPercent(plan);
   return (
     <>
       <Settings mayPlan={mayPlan} />
@@ -165,8 +172,6 @@ function Cable({ cable, spools }: CableSpools) {
   );
 }
 
-const shortKey = (key: string): string => key.slice(key.indexOf(':') + 1);
-
 /** A spool as a ring that shows what is left, with its cuts and what to do where one run turns out longer. */
 function SpoolCard({ spool, cable }: { readonly spool: PlannedSpool; readonly cable: CableSpools['cable'] }) {
   const project = useProject();
@@ -179,7 +184,7 @@ function SpoolCard({ spool, cable }: { readonly spool: PlannedSpool; readonly ca
       <header>
         <SpoolRing system={cable.system} left={leftM / lengthM} />
         <div>
-          <b>{stockId === null ? text('order.newSpool', { key: shortKey(spool.key).slice(4) }) : shortKey(spool.key)}</b>
+          <b>{stockId === null ? text('order.newSpool', { key: spoolName(spool.key).slice(4) }) : spoolName(spool.key)}</b>
           <div className={isWaste ? css.bad : 'faint'}>
             {text(isWaste ? 'order.waste' : 'order.left', { left: length(leftM), length: length(lengthM) })}
           </div>
@@ -197,7 +202,7 @@ function SpoolCard({ spool, cable }: { readonly spool: PlannedSpool; readonly ca
         {repair === null
           ? text('order.noRepair')
           : 'key' in repair
-            ? text('order.repairFrom', { key: shortKey(repair.key) })
+            ? text('order.repairFrom', { key: spoolName(repair.key) })
             : text('order.repairBuy')}
       </p>
     </article>

@@ -1,5 +1,5 @@
 import { listOf } from '@dusky-spool/core/derive';
-import { spoolsLeft } from '@dusky-spool/core/order';
+import { centsOf, spoolsLeft } from '@dusky-spool/core/order';
 import { removeWithDependants, type Spool, type SpoolOfferRecord } from '@dusky-spool/core/model';
 import { formatCableLength } from '@dusky-spool/core/math';
 import { changeRecord } from '../../commands/change-record.ts';
@@ -38,7 +38,7 @@ export function StockPanel({ mayPlan }: { readonly mayPlan: boolean }) {
   };
   const addOffer = () => {
     const { id: cableTypeId, spoolM: lengthM, pricePerM } = first;
-    const priceCents = Math.round(pricePerM * lengthM * 100);
+    const priceCents = centsOf(pricePerM * lengthM);
     edit(
       text('order.addOffer'),
       createRecords('spoolOffers', [
@@ -164,7 +164,7 @@ function OfferFields({ offer, options, mayPlan }: OfferProps) {
         min={0}
         max={10_000_000}
         step={0.01}
-        onChange={(price) => change({ priceCents: Math.round(price * 100) })}
+        onChange={(price) => change({ priceCents: centsOf(price) })}
       />
       <WordsField
         label={text('order.fields.supplier')}

@@ -31,7 +31,7 @@ describe('the order on screen', () => {
     expect(page.getAllByText(/One run may be/).length).to.be.greaterThan(0);
   });
 
-  it('plans anew for another confidence, and uses a spool of the store before it buys', async () => {
+  it('plans again for another confidence, and uses a spool of the store before it buys', async () => {
     const page = open('plan');
     await page.findByText(/spools? to buy/, {}, { timeout: 20_000 });
     await enter(page, 'Spools last with (%)', '100');

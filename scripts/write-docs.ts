@@ -68,6 +68,13 @@ const about: Record<string, string> = {
   spools: 'Spools and boxes of cable that are there.',
   spoolCuts: 'What was cut from a spool.',
   spoolOffers: 'Sizes in which a cable can be bought.',
+  roomDates: 'When a gate of the job is reached in one room, where that is another day than in the rest of the house.',
+  prices: 'Lines of price lists of suppliers.',
+  deliveries: 'What was ordered, and where it is.',
+  baselines: 'The scope at one moment, which nobody changes afterwards.',
+  changeOrders: 'Changes of the scope: differences of two baselines.',
+  offerOptions: 'What a client may choose of an offer.',
+  siteTasks: 'Work beside the cables, what is allowed for it, and who does it.',
   keptCalculations: 'Calculations that were kept, with a run or for the project.',
   routes: 'Kept routes: written when a run is issued. A drafted run has none; its route follows from the plan.',
 };

@@ -200,7 +200,7 @@ describe('an open decision', () => {
     const project = {
       ...house,
       decisions: { x: base },
-      tradeDates: { g: { id: 'g', gate: 'board' as const, on: '2027-03-01' } },
+      tradeDates: { g: { id: 'g', gate: 'board' as const, on: '2027-03-01', from: '' } },
     };
     expect(openDecisions(project, '2027-02-10')[0]).to.include({ lastSafeOn: '2027-02-19', daysLeft: 9 });
     const rankOn = (today: string) => checked(project, today).find(({ code }) => /^decision-(soon|late)$/.test(code))?.rank;
@@ -227,8 +227,8 @@ describe('a lead that waits for a drawing', () => {
     const project = {
       ...applied.value,
       tradeDates: {
-        g: { id: 'g', gate: 'joinery' as const, on: '2027-03-22' },
-        b: { id: 'b', gate: 'board' as const, on: '2027-03-22' },
+        g: { id: 'g', gate: 'joinery' as const, on: '2027-03-22', from: '' },
+        b: { id: 'b', gate: 'board' as const, on: '2027-03-22', from: '' },
       },
     };
     const [state] = openDecisions(project, '2027-02-20');

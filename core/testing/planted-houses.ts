@@ -53,7 +53,7 @@ const heedless = (project: ProjectDocument): ProjectDocument => ({
 });
 const onDay = (project: ProjectDocument, gate: 'board' | 'low-voltage-rough-in' | 'trim-out', on: string): ProjectDocument => ({
   ...project,
-  tradeDates: tableFrom([{ id: 'gate', gate, on }]),
+  tradeDates: tableFrom([{ id: 'gate', gate, on, from: '' }]),
 });
 /** The rooms of the small house drawn out to the east, so that runs become long. */
 function long(project: ProjectDocument, byM: number): ProjectDocument {

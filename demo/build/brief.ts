@@ -105,7 +105,7 @@ export function addBrief(house: HouseBuilder, plan: BriefPlan): void {
     house.apply(must(signRoom(house.project, idOf(code), by, '2026-11-18', () => house.id('habit'))));
   }
   for (const [gate, on] of Object.entries(plan.dates))
-    house.apply([create('tradeDates', { id: house.id('date'), gate: gate as TradeGate, on })]);
+    house.apply([create('tradeDates', { id: house.id('date'), gate: gate as TradeGate, on, from: '' })]);
   for (const { room, chosen = '', ...decision } of plan.decisions) {
     house.apply([
       create('decisions', {

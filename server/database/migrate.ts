@@ -22,6 +22,7 @@ import { theatres } from './migrations/2026-12-14-theatres.ts';
 import { headEndEquipment } from './migrations/2026-12-16-head-end-equipment.ts';
 import { doubleEndOfLine } from './migrations/2026-12-20-double-end-of-line.ts';
 import { spools } from './migrations/2026-12-21-spools.ts';
+import { offers } from './migrations/2026-12-22-offers.ts';
 import { useGroupsAndModes } from './migrations/2026-12-15-use-groups-and-modes.ts';
 import { survey } from './migrations/2026-11-25-survey.ts';
 import { peopleAndJobs } from './migrations/2026-12-03-people-and-jobs.ts';
@@ -57,6 +58,7 @@ const MIGRATIONS: readonly Migration[] = [
   headEndEquipment,
   doubleEndOfLine,
   spools,
+  offers,
 ];
 
 /** Reads which steps were made. A step notes itself, in its own transaction, so nothing is left to write here. */

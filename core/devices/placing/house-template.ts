@@ -34,6 +34,10 @@ const OF_ONE_HOUSE = [
   'keptCalculations',
   'spools',
   'spoolCuts',
+  'roomDates',
+  'deliveries',
+  'baselines',
+  'changeOrders',
 ] as const;
 
 /**

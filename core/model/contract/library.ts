@@ -27,6 +27,7 @@ export const projectDefaults = projectHeader
     labelling: true,
     fixingFactors: true,
     spoolSettings: true,
+    priceSettings: true,
   })
   .partial();
 export type ProjectDefaults = z.infer<typeof projectDefaults>;

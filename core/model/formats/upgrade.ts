@@ -240,6 +240,15 @@ const LISTS_OF_18 = ['spools', 'spoolCuts', 'spoolOffers'];
 const HEADER_OF_18 = { spoolSettings: { confidence: 0.95, aim: 'cost', keepM: 10 } };
 const ADDED_IN_18: typeof ADDED_IN_2 = { terminations: () => ({ place: 1 }) };
 
+/** What version 19 added: prices, goods, baselines, changes, options, tasks, and dates by room. */
+const LISTS_OF_19 = ['roomDates', 'prices', 'deliveries', 'baselines', 'changeOrders', 'offerOptions', 'siteTasks'];
+const HEADER_OF_19 = {
+  priceSettings: {
+    ...{ marginPercent: 30, taxPercent: 0, depositPercent: 40, cleanupPercent: 12, contingencyPercent: 10, validDays: 30 },
+  },
+};
+const ADDED_IN_19: typeof ADDED_IN_2 = { tradeDates: () => ({ from: '' }) };
+
 /** Until version 16 what is no alternative of anything stood whatever `chosen` said; now a mode may take it away. */
 function withStanding(file: Lists): Lists {
   if (!Array.isArray(file.features)) return file;
@@ -304,6 +313,11 @@ const STEPS: Readonly<Record<number, (file: Lists) => Lists>> = {
     ...Object.fromEntries(LISTS_OF_18.map((list) => [list, []])),
     ...withHeader(withFields(file, ADDED_IN_18), () => HEADER_OF_18),
     version: 18,
+  }),
+  18: (file) => ({
+    ...Object.fromEntries(LISTS_OF_19.map((list) => [list, []])),
+    ...withHeader(withFields(file, ADDED_IN_19), () => HEADER_OF_19),
+    version: 19,
   }),
 };
 

@@ -10,10 +10,17 @@ export const TRADE_GATES = [
   'framing',
   'mains-rough-in',
   'low-voltage-rough-in',
+  'firestop',
+  'inspection',
   'slab-pour',
   'insulation',
   'board',
+  'mud',
+  'texture',
+  'stucco',
+  'tile',
   'paint',
+  'floor',
   'joinery',
   'trim-out',
 ] as const;
@@ -107,7 +114,15 @@ export const decision = z.strictObject({
   note: words(1000),
 });
 
-export const tradeDate = z.strictObject({ id, gate: z.enum(TRADE_GATES), on: day });
+export const tradeDate = z.strictObject({
+  id,
+  gate: z.enum(TRADE_GATES),
+  on: day,
+  from: day.default('').describe('first day of its work; empty where only its end is known'),
+});
+
+/** When a gate is reached in one room, where that is another day than in the rest of the house. */
+export const roomDate = z.strictObject({ id, roomId: id, gate: z.enum(TRADE_GATES), from: day, on: day });
 
 /** Something less than good that the client has accepted. */
 export const compromise = z.strictObject({
@@ -226,6 +241,7 @@ export type BriefCell = z.infer<typeof briefCell>;
 export type RoomBrief = z.infer<typeof roomBrief>;
 export type OpenDecision = z.infer<typeof decision>;
 export type TradeDate = z.infer<typeof tradeDate>;
+export type RoomDate = z.infer<typeof roomDate>;
 export type TradeGate = (typeof TRADE_GATES)[number];
 export type Compromise = z.infer<typeof compromise>;
 export type PackageLine = z.infer<typeof packageLine>;

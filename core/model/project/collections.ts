@@ -126,6 +126,13 @@ export const COLLECTIONS = {
   spools: { schema: orders.spool, unique: [['code']], refers: { cableTypeId: 'cableTypes' } },
   spoolCuts: { schema: orders.spoolCut, unique: [], refers: { spoolId: 'spools', runId: 'runs' } },
   spoolOffers: { schema: orders.spoolOffer, unique: [], refers: { cableTypeId: 'cableTypes' } },
+  roomDates: { schema: brief.roomDate, unique: [['roomId', 'gate']], refers: { roomId: 'rooms' } },
+  prices: { schema: orders.price, unique: [], refers: {} },
+  deliveries: { schema: orders.delivery, unique: [], refers: {} },
+  baselines: { schema: orders.baseline, unique: [['number']], refers: {} },
+  changeOrders: { schema: orders.changeOrder, unique: [['number']], refers: { fromId: 'baselines', toId: 'baselines' } },
+  offerOptions: { schema: orders.offerOption, unique: [['name']], refers: {} },
+  siteTasks: { schema: orders.siteTask, unique: [], refers: { roomId: 'rooms' } },
   keptCalculations: { schema: checks.keptCalculation, unique: [], refers: { runId: 'runs' } },
 } as const satisfies Record<string, CollectionShape>;
 

@@ -55,6 +55,7 @@ const MAY_BE_EMPTY = new Set([
   'rfSources.deviceId',
   'scenes.deviceId',
   'spoolCuts.runId',
+  'siteTasks.roomId',
 ]);
 
 /**

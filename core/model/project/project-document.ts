@@ -1,4 +1,4 @@
-import { USUAL_SPOOL_SETTINGS } from './order-records.ts';
+import { USUAL_PRICE_SETTINGS, USUAL_SPOOL_SETTINGS } from './order-records.ts';
 import { COLLECTION_NAMES, type CollectionName, type RecordOf } from './collections.ts';
 import type { ProjectHeader } from './records.ts';
 
@@ -58,6 +58,7 @@ export function newHeader(
     labelling: 'before-pull',
     fixingFactors: { wall: 5, overhead: 10 },
     spoolSettings: USUAL_SPOOL_SETTINGS,
+    priceSettings: USUAL_PRICE_SETTINGS,
     siteRates: { channelPerM: 18, openingPerM2: 140, paintPerM2: 22 },
     channelColour: 'white, painted as the wall',
     firm: '',

@@ -1,4 +1,4 @@
-import { spoolSettings, USUAL_SPOOL_SETTINGS } from './order-records.ts';
+import { priceSettings, spoolSettings, USUAL_PRICE_SETTINGS, USUAL_SPOOL_SETTINGS } from './order-records.ts';
 import { z } from 'zod';
 import { isSimplePolygon, type Point2 } from '../../math/index.ts';
 import { ATTITUDES, SYSTEMS } from './library-records.ts';
@@ -157,6 +157,7 @@ export const projectHeader = z.strictObject({
     .default({ wall: 5, overhead: 10 })
     .describe('how many times the weight a fixing has to hold, on a wall and overhead'),
   spoolSettings: spoolSettings.default(USUAL_SPOOL_SETTINGS).describe('how spools are planned'),
+  priceSettings: priceSettings.default(USUAL_PRICE_SETTINGS).describe('how offers are priced'),
   siteRates: z
     .strictObject({ channelPerM: rate, openingPerM2: rate, paintPerM2: rate })
     .describe('price of a metre of surface channel fitted, and of a square metre opened and patched, and painted'),

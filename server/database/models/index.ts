@@ -83,6 +83,7 @@ export const HEADER_COLUMNS = {
   labelling: text,
   fixingFactors: geometry,
   spoolSettings: geometry,
+  priceSettings: geometry,
   siteRates: geometry,
   channelColour: text,
   firm: text,

@@ -127,7 +127,7 @@ describe('what is written down of a job', () => {
   it('one date for each gate', () => {
     const set = applied(withTwo, setTradeDate(withTwo, { id: 'd1', gate: 'board', on: '2026-12-01' }));
     const moved = applied(set, setTradeDate(set, { id: 'd2', gate: 'board', on: '2026-12-08' }));
-    expect(Object.values(moved.tradeDates)).to.deep.equal([{ id: 'd1', gate: 'board', on: '2026-12-08' }]);
+    expect(Object.values(moved.tradeDates)).to.deep.equal([{ id: 'd1', gate: 'board', on: '2026-12-08', from: '' }]);
   });
 
   it('phases counted from the second, decisions and compromises with the client as their owner', () => {

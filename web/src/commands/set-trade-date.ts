@@ -7,5 +7,5 @@ export function setTradeDate(
   { id, gate, on }: { readonly id: string; readonly gate: TradeGate; readonly on: string },
 ): Operation[] {
   const known = Object.values(project.tradeDates).find((date) => date.gate === gate);
-  return known ? changeRecord('tradeDates', known, { on }) : [create('tradeDates', { id, gate, on })];
+  return known ? changeRecord('tradeDates', known, { on }) : [create('tradeDates', { id, gate, on, from: '' })];
 }

@@ -356,6 +356,23 @@ describe('keeping in step with the server', () => {
     }
   });
 
+  it('shows nothing more once it is stopped: another project may be open when a late answer arrives', async () => {
+    const shown: SyncState[] = [];
+    const tasks: (() => void)[] = [];
+    const server = new MemoryServer(smallHouse());
+    server.fails = () => 'before';
+    const tab = openTab(server, tasks, [], undefined, (state) => shown.push(state));
+    place(tab, 'd1', 1);
+    await new Promise((done) => setImmediate(done));
+    expect(tab.current.connection).to.equal('offline');
+    const count = shown.length;
+    void tab.tryAgain();
+    tab.stop();
+    server.fails = () => 'no';
+    await settle(tasks);
+    expect(shown.length).to.equal(count);
+  });
+
   it('stays deleted where an answer from before the deletion comes after it', async () => {
     const tab = openTab(new MemoryServer(smallHouse()), []);
     const asking = tab.tryAgain();

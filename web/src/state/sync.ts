@@ -372,7 +372,8 @@ export class ProjectSync {
 
   private publish(change: Partial<SyncState>): void {
     this.state = { ...this.state, ...change };
-    this.outside.changed(this.state);
+    // Another project may be open by the time a late answer arrives.
+    if (!this.stopped) this.outside.changed(this.state);
   }
 }
 

@@ -15,7 +15,7 @@ export {
   tellRoom,
   withdrawSignature,
 } from './cells.ts';
-export { briefCost, costOfAnswer } from './cost.ts';
+export { briefCost, costOfType, costOfAnswer } from './cost.ts';
 export { openDecisions, WAITING } from './decisions.ts';
 export { prepareDecision, preparedState, type PreparedState, reopenDecision, takeOption } from './prepared-decisions.ts';
 export {

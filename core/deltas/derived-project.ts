@@ -1,9 +1,9 @@
 import { bothRoutes, type BothRoutes, type TidyRoutes, tidyRoutes } from '../pathways/index.ts';
 import { type Cure, curesFor, findingKey, FINDINGS } from '../rules/index.ts';
-import { Derivations, derivationsOf, edited, onLevel, type Steps } from '../derive/index.ts';
+import { Derivations, derivationsOf, edited, listOf, onLevel, type Steps } from '../derive/index.ts';
 import { cablingReport, type CablingReport, type ScheduleWords } from '../sheets/index.ts';
 import { clashesOf, type HeadEndChange, headEndLengths, type RuleKey, setHeadEndRule } from '../devices/index.ts';
-import type { Outcome } from '../math/index.ts';
+import { ok, type Outcome } from '../math/index.ts';
 import type { Device, Operation, ProjectDocument } from '../model/index.ts';
 import {
   bundleByRoute,
@@ -25,7 +25,19 @@ import {
   type RoomSystem,
   type RoomSystemKind,
 } from '../head-end/index.ts';
-import { type Bill, billOf, planSpoolsOf, type SpoolPlanOfHouse } from '../order/index.ts';
+import {
+  type Bill,
+  type Offer,
+  type OfferSource,
+  offerSourceOf,
+  planSpoolsOf,
+  projectOfOption,
+  type Schedule,
+  scheduleOfJob,
+  type SpoolPlanOfHouse,
+  type WorkOfHouse,
+  workOf,
+} from '../order/index.ts';
 import { type BassAdvice, bassAdvice, designingTheatre, type TheatreDesign } from '../theatre/index.ts';
 import { dragDraft } from './drag-draft.ts';
 import { type EditEffects, effectsOf } from './effects.ts';
@@ -57,6 +69,13 @@ export interface HeadEndPlanQuestion {
 export interface OrderOfHouse {
   readonly plan: SpoolPlanOfHouse;
   readonly bill: Bill;
+  readonly work: WorkOfHouse;
+}
+
+/** What one option of an offer comes from; why it cannot be worked out where it cannot. */
+export interface OptionOfHouse {
+  readonly id: string;
+  readonly source: Outcome<OfferSource>;
 }
 
 export interface RoomSystemQuestion {
@@ -195,7 +214,20 @@ export class DerivedProject {
   /** Spools of the whole house with what is cut from them, and the bill of materials. */
   order(): OrderOfHouse {
     const plan = planSpoolsOf(this.opened.project);
-    return { plan, bill: billOf(this.opened.project, plan) };
+    return { plan, ...offerSourceOf(this.opened.project, plan) };
+  }
+
+  /** What each option of the offer comes from: the house is planned again without what the option leaves out. */
+  options(): OptionOfHouse[] {
+    return listOf(this.opened.project, 'offerOptions').map((option) => {
+      const project = projectOfOption(this.opened.project, option);
+      return { id: option.id, source: project.ok ? ok(offerSourceOf(project.value)) : project };
+    });
+  }
+
+  /** When what is done: gates with their items, what is late, what is ordered until when. */
+  schedule(offer: Offer, today: string): Schedule {
+    return scheduleOfJob(this.opened.project, offer, workOf(this.opened.project), today);
   }
 
   /** A cabinet with a system of its own for a room. */

@@ -17,6 +17,7 @@ export {
   DerivedProject,
   type HeadEndPlanQuestion,
   type HeadEndQuestion,
+  type OptionOfHouse,
   type OrderOfHouse,
   type RoomSystemQuestion,
 } from './derived-project.ts';

@@ -4,6 +4,7 @@ import { groupedBy } from '../math/index.ts';
 import type { CollectionName, ProjectDocument } from '../model/index.ts';
 import { holeSchedule, penetrationsOf, supportsOf } from '../pathways/index.ts';
 import { planRuns } from '../runs/index.ts';
+import { laidConduits } from './conduits.ts';
 import { centsOf } from './money.ts';
 import type { SpoolPlanOfHouse } from './plan-spools.ts';
 
@@ -11,6 +12,7 @@ import type { SpoolPlanOfHouse } from './plan-spools.ts';
 export const BILL_PARTS = [
   'cable',
   'lead',
+  'conduit',
   'device',
   'box',
   'connector',
@@ -20,6 +22,8 @@ export const BILL_PARTS = [
   'seal',
   'equipment',
   'cord',
+  'consumable',
+  'tool',
 ] as const;
 export type BillPart = (typeof BILL_PARTS)[number];
 
@@ -27,6 +31,7 @@ export type BillPart = (typeof BILL_PARTS)[number];
 export const BILL_WASTE: Readonly<Record<BillPart, number>> = {
   cable: 0,
   lead: 0,
+  conduit: 0.05,
   device: 0,
   box: 0.03,
   connector: 0.05,
@@ -36,6 +41,8 @@ export const BILL_WASTE: Readonly<Record<BillPart, number>> = {
   seal: 0,
   equipment: 0,
   cord: 0,
+  consumable: 0,
+  tool: 0,
 };
 
 /** A record that a line is there for. */
@@ -72,11 +79,13 @@ export interface Bill {
 export function billOf(project: ProjectDocument, plan: SpoolPlanOfHouse): Bill {
   const lines = [
     ...cableLines(project, plan),
+    ...conduitLines(project),
     ...deviceLines(project),
     ...boxLines(project),
     ...connectorLines(project),
     ...routeLines(project),
     ...equipmentLines(project),
+    ...siteLines(project),
   ].filter(({ fitted }) => fitted > 0);
   const sum = (own: readonly BillLine[]) => own.reduce((total, { sumCents }) => total + (sumCents ?? 0), 0);
   return {
@@ -128,6 +137,21 @@ function cableLines(project: ProjectDocument, { cables, leads }: SpoolPlanOfHous
     ),
   ];
 }
+
+/** Length in which conduit is sold, m: 10 ft. */
+const CONDUIT_STICK_M = 3.048;
+
+/** Conduit by its clear inside, in the lengths that it is sold in. */
+const conduitLines = (project: ProjectDocument): BillLine[] =>
+  grouped(laidConduits(project), ({ insideDiameterM }) =>
+    insideDiameterM === null ? '' : (insideDiameterM * 1000).toFixed(0),
+  ).map(([mm, own]) =>
+    line({
+      ...{ key: `conduit ${mm}`, part: 'conduit', name: 'conduit', detail: mm === '' ? '' : `${mm} mm` },
+      fitted: Math.ceil(own.reduce((sum, { lengthM }) => sum + lengthM, 0) / CONDUIT_STICK_M - 1e-9),
+      causes: own.map(({ id }) => ({ in: 'features', id })),
+    }),
+  );
 
 /** What is fitted and not there already, type by type. */
 function deviceLines(project: ProjectDocument): BillLine[] {
@@ -186,9 +210,7 @@ function routeLines(project: ProjectDocument): BillLine[] {
   const planned = planRuns(project).filter(({ run }) => run.foundId === null);
   const places = holeSchedule(project, planned);
   const supports = supportsOf(project, planned);
-  const byNumber = new Map(listOf(project, 'runs').map((run) => [run.number, run.id]));
-  const runsOf = (numbers: readonly string[]) =>
-    [...new Set(numbers)].flatMap((number) => byNumber.get(number) ?? []).map(runCause);
+  const runsOf = (numbers: readonly string[]) => runsOfNumbers(project, numbers);
   const routed = planned.filter(({ points }) => points.length > 1).map(({ run }) => runCause(run.id));
   const support = (name: string, fitted: number) =>
     line({ key: `support ${name}`, part: 'support', name, fitted, causes: routed });
@@ -244,3 +266,49 @@ function equipmentLines(project: ProjectDocument): BillLine[] {
 /** Groups in the order of their keys. */
 const grouped = <T>(items: readonly T[], keyOf: (item: T) => string): (readonly [string, readonly T[]])[] =>
   [...groupedBy(items, keyOf)].sort(([a], [b]) => (a < b ? -1 : 1));
+
+/** Metres of cable that a bottle of lubricant, a roll of tape and a marker last for (trade practice). */
+const PER_M = { lubricant: 600, tape: 300, marker: 1500 } as const;
+
+/** Things that are used up, and the tools that the devices and holes ask for: one of each, to be there on the day. */
+function siteLines(project: ProjectDocument): BillLine[] {
+  const planned = planRuns(project).filter(({ run, points }) => run.foundId === null && points.length > 1);
+  if (planned.length === 0) return [];
+  const causes = planned.map(({ run }) => runCause(run.id));
+  const lengthM = planned.reduce((sum, { length }) => sum + (length?.cutLengthM ?? 0), 0);
+  const consumable = (name: keyof typeof PER_M, of: number) =>
+    line({ key: `consumable ${name}`, part: 'consumable', name, fitted: Math.ceil(of / PER_M[name]), causes });
+  const inConduit = planned.filter(({ media }) => media.includes('conduit') || media.includes('screed'));
+  const conduitM = inConduit.reduce((sum, { length }) => sum + (length?.cutLengthM ?? 0), 0);
+  const bored = holeSchedule(project, planned).flatMap(({ holes, runs }) => holes.map(({ bitM }) => ({ bitM, runs })));
+  const bits = grouped(bored, ({ bitM }) => `${Math.round(bitM * 1000)} mm`);
+  const special = grouped(
+    listOf(project, 'devices').filter(({ typeId, foundId }) => foundId === null && project.deviceTypes[typeId].tools !== ''),
+    ({ typeId }) => project.deviceTypes[typeId].tools,
+  );
+  return [
+    consumable('lubricant', conduitM),
+    consumable('tape', lengthM),
+    consumable('marker', lengthM),
+    ...bits.map(([size, places]) =>
+      line({
+        ...{ key: `tool bit ${size}`, part: 'tool', name: 'bit', detail: size, fitted: 1 },
+        causes: runsOfNumbers(
+          project,
+          places.flatMap(({ runs }) => runs),
+        ),
+      }),
+    ),
+    ...special.map(([tools, own]) =>
+      line({
+        ...{ key: `tool ${tools}`, part: 'tool', name: tools, fitted: 1 },
+        causes: own.map(({ id }) => ({ in: 'devices' as const, id })),
+      }),
+    ),
+  ];
+}
+
+function runsOfNumbers(project: ProjectDocument, numbers: readonly string[]): BillCause[] {
+  const byNumber = new Map(listOf(project, 'runs').map((run) => [run.number, run.id]));
+  return [...new Set(numbers)].flatMap((number) => byNumber.get(number) ?? []).map(runCause);
+}

@@ -132,7 +132,9 @@ const EDITS: Readonly<Record<string, Edit>> = {
   'a day set': (project, draw, step) => {
     const on = draw() < 0.5 ? '2026-11-10' : '2026-12-24';
     const known = listOf(project, 'tradeDates').find(({ gate }) => gate === 'board');
-    return [known ? update('tradeDates', known, { on }) : create('tradeDates', { id: `day${step}`, gate: 'board', on, from: '' })];
+    return [
+      known ? update('tradeDates', known, { on }) : create('tradeDates', { id: `day${step}`, gate: 'board', on, from: '' }),
+    ];
   },
 };
 

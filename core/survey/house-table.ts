@@ -67,16 +67,17 @@ export interface TableHouse {
 }
 
 const MAX_TEXT = 4 * 1024 * 1024;
-/** The largest table that is read. */
+/** The largest table of a house that is read; a price list may be longer. */
 export const MAX_TABLE_ROWS = 2000;
+export const MAX_PRICE_ROWS = 5000;
 export const MAX_TABLE_COLUMNS = 60;
 
 /**
  * Reads a CSV table with a line of column names, whatever separates its cells.
  * Problems: `table-too-large`, `table-empty`, `table-damaged` (with the line).
  */
-export function readHouseTable(text: string): Outcome<HouseTable> {
-  if (text.length > MAX_TEXT) return err('table-too-large', { kind: 'out_of_domain', field: 'file', limit: MAX_TABLE_ROWS });
+export function readHouseTable(text: string, maxRows = MAX_TABLE_ROWS): Outcome<HouseTable> {
+  if (text.length > MAX_TEXT) return err('table-too-large', { kind: 'out_of_domain', field: 'file', limit: maxRows });
   const first = text.split(/\r?\n/).find((line) => line.trim() !== '') ?? '';
   const delimiter = [';', '\t', ','].reduce(
     (best, one) => (first.split(one).length > first.split(best).length ? one : best),
@@ -100,6 +101,7 @@ export function readHouseTable(text: string): Outcome<HouseTable> {
   return tableOfRows(
     lines.map(({ record, info }) => ({ line: info.lines, cells: record })),
     delimiter !== ',',
+    maxRows,
   );
 }
 
@@ -107,11 +109,11 @@ export function readHouseTable(text: string): Outcome<HouseTable> {
  * The table of rows of cells, of which the first that says anything names the columns.
  * Problems: `table-too-large`, `table-empty`.
  */
-export function tableOfRows(all: readonly TableRow[], hasDecimalComma = false): Outcome<HouseTable> {
+export function tableOfRows(all: readonly TableRow[], hasDecimalComma = false, maxRows = MAX_TABLE_ROWS): Outcome<HouseTable> {
   const [head, ...rows] = all.filter(({ cells }) => cells.some((cell) => cell !== ''));
   if (!head || rows.length === 0) return err('table-empty', { kind: 'invalid', field: 'file' });
-  if (rows.length > MAX_TABLE_ROWS || head.cells.length > MAX_TABLE_COLUMNS)
-    return err('table-too-large', { kind: 'out_of_domain', field: 'file', limit: MAX_TABLE_ROWS });
+  if (rows.length > maxRows || head.cells.length > MAX_TABLE_COLUMNS)
+    return err('table-too-large', { kind: 'out_of_domain', field: 'file', limit: maxRows });
   return ok({ head: head.cells, rows, hasDecimalComma });
 }
 

@@ -33,6 +33,7 @@ export {
   houseFromTable,
   type HouseTable,
   MAX_TABLE_COLUMNS,
+  MAX_PRICE_ROWS,
   MAX_TABLE_ROWS,
   readHouseTable,
   TABLE_FIELDS,

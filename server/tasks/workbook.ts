@@ -1,7 +1,7 @@
 import ExcelJS from 'exceljs';
 import { fileTypeFromBuffer } from 'file-type';
 import type { WorkbookReply } from '@dusky-spool/core/model';
-import { MAX_TABLE_COLUMNS, MAX_TABLE_ROWS } from '@dusky-spool/core/survey';
+import { MAX_TABLE_COLUMNS, MAX_PRICE_ROWS } from '@dusky-spool/core/survey';
 import { refusal } from '../http/problems.ts';
 import type { JobContext, JobProduct } from './index.ts';
 
@@ -38,7 +38,7 @@ export async function workbookOf(bytes: Buffer): Promise<WorkbookReply> {
 function rowsOf(sheet: ExcelJS.Worksheet): { line: number; cells: string[] }[] {
   const rows: { line: number; cells: string[] }[] = [];
   sheet.eachRow((row, line) => {
-    if (rows.length > MAX_TABLE_ROWS + 1) return;
+    if (rows.length > MAX_PRICE_ROWS + 1) return;
     const cells = Array.from({ length: Math.min(row.cellCount, MAX_TABLE_COLUMNS + 1) }, (_, n) =>
       wordsOf(row.getCell(n + 1))
         .trim()

@@ -4,7 +4,7 @@
 // Terms: docs/glossary.md.
 export { cableSupports } from './cable-supports.ts';
 export { type Allowance, cutLength, type CutLength, cutLengthCalculator, lengthWith, routedLength } from './cut-length.ts';
-export { HOURS, runHours } from './hours.ts';
+export { HOURS, hoursBand, runHours } from './hours.ts';
 export { labourHours } from './labour-hours.ts';
 export { orderLength } from './order-length.ts';
 export { type PullingFactors, pullingFactors, pullingHours, pullingHoursCalculator } from './pulling-hours.ts';

@@ -70,7 +70,7 @@ export interface FieldConflict {
 /**
  * Applies a change to a project. A field whose present value is neither what the author saw nor what he
  * wants is a conflict; fields that the change does not touch merge by themselves.
- * Problems: `conflict` (with `conflicts`), `record-exists`, `record-gone`, `record-invalid` (with `field`).
+ * Problems: `conflict` (with `conflicts`), `record-exists`, `record-gone`, `record-locked`, `record-invalid` (with `field`).
  */
 export function applyChange(project: ProjectDocument, change: Pick<Change, 'operations'>): Outcome<ProjectDocument> {
   const next: Record<string, unknown> = { ...project };
@@ -98,6 +98,10 @@ export function applyChange(project: ProjectDocument, change: Pick<Change, 'oper
 const completed = (name: CollectionName | 'project', record: Fields): Fields =>
   name === 'runs' && !('recipeLeg' in record) ? { ...record, recipeLeg: record.leg } : record;
 
+/** A baseline is never changed, and a change order no more once it is signed: both are what was agreed. */
+const isLocked = ({ op, in: list }: Operation, current: Fields): boolean =>
+  op === 'update' && (list === 'baselines' || (list === 'changeOrders' && current.answer === 'signed'));
+
 /** What one operation makes of a record: the new record, null for none. Shared by client and server. */
 export function resultOf(operation: Operation, current: Fields | undefined, conflicts: FieldConflict[]): Outcome<Fields | null> {
   const place = { in: operation.in, id: operation.id };
@@ -106,6 +110,7 @@ export function resultOf(operation: Operation, current: Fields | undefined, conf
     return validRecord(operation.in, operation.id, completed(operation.in, operation.record));
   }
   if (!current) return err('record-gone', place);
+  if (isLocked(operation, current)) return err('record-locked', { ...place, field: operation.in });
   if (operation.op === 'delete') {
     collectConflicts(operation, current, operation.record, {}, conflicts);
     return ok(null);

@@ -16,6 +16,9 @@ export interface PullingWork {
   /** Cable to cut, m. */
   readonly cutM: number;
   readonly hours: number;
+  /** Of these the hours of pulling, and of boring. */
+  readonly pullHours: number;
+  readonly boreHours: number;
 }
 
 /** A ceiling above this needs the long ladder, m (ENGINEERING 18.1). */
@@ -54,6 +57,8 @@ export function pullingWork(project: ProjectDocument, runs: readonly PlannedRun[
     pulls: bundles.size,
     cutM: runs.reduce((sum, planned) => sum + cutFromSpool(planned), 0),
     hours: pullHours + boreHours,
+    pullHours,
+    boreHours,
   };
 }
 

@@ -2,6 +2,7 @@ import type { Cure } from '@dusky-spool/core/rules';
 import type { Derived, DerivedFinding, HeadEndPlanQuestion, HeadEndQuestion, RoomSystemQuestion } from '@dusky-spool/core/deltas';
 import type { Outcome } from '@dusky-spool/core/math';
 import type { Operation, ProjectDocument, Run } from '@dusky-spool/core/model';
+import type { Offer } from '@dusky-spool/core/order';
 import type { PlannedRun } from '@dusky-spool/core/runs';
 import { useEffect, useLayoutEffect, useState } from 'react';
 import { create } from 'zustand';
@@ -162,6 +163,10 @@ export const askHeadEndPlan = (question: HeadEndPlanQuestion) => ask('planHeadEn
 export const askRoomSystem = (question: RoomSystemQuestion) => ask('planRoomSystem', question);
 /** Spools of the whole house with what is cut from them, and the bill of materials. */
 export const askOrder = () => ask('order', null);
+/** What each option of the offer comes from. */
+export const askOptions = () => ask('options', null);
+/** When what is done and ordered. */
+export const askSchedule = (offer: Offer, today: string) => ask('schedule', { offer, today });
 /** What each choice of head ends does to all lengths: the house is routed anew for each. */
 export const askHeadEndChoices = () => ask('headEndChoices', null);
 /** What subwoofers do at the seats of a room, and better places for so many of them. */

@@ -5,12 +5,14 @@ import type {
   DragDelta,
   HeadEndPlanQuestion,
   HeadEndQuestion,
+  OptionOfHouse,
   OrderOfHouse,
   RoomSystemQuestion,
 } from '@dusky-spool/core/deltas';
 import type { HeadEndChoice } from '@dusky-spool/core/head-end';
 import type { TidyRoutes } from '@dusky-spool/core/pathways';
 import type { Outcome } from '@dusky-spool/core/math';
+import type { Offer, Schedule } from '@dusky-spool/core/order';
 import type { Operation, ProjectDocument } from '@dusky-spool/core/model';
 import type { BassAdvice, TheatreDesign } from '@dusky-spool/core/theatre';
 import type { JobHandlers } from './jobs.ts';
@@ -60,6 +62,8 @@ export interface ProjectJobs {
   readonly planHeadEnd: Question<HeadEndPlanQuestion, ReturnType<DerivedProject['planHeadEnd']>>;
   readonly planRoomSystem: Question<RoomSystemQuestion, ReturnType<DerivedProject['planRoomSystem']>>;
   readonly order: Question<null, OrderOfHouse>;
+  readonly options: Question<null, readonly OptionOfHouse[]>;
+  readonly schedule: Question<{ readonly offer: Offer; readonly today: string }, Schedule>;
   readonly bass: Question<{ readonly roomId: string; readonly count: number }, BassAdvice | null>;
   readonly bothRoutes: Question<string, ReturnType<DerivedProject['bothRoutes']>>;
 }
@@ -108,6 +112,8 @@ export function projectHandlers(derived: DerivedProject): JobHandlers<ProjectJob
     headEndChoices: () => derived.headEndChoices(),
     planHeadEnd: (question) => derived.planHeadEnd(question),
     order: () => derived.order(),
+    options: () => derived.options(),
+    schedule: ({ offer, today }) => derived.schedule(offer, today),
     planRoomSystem: (question) => derived.planRoomSystem(question),
     bass: ({ roomId, count }) => derived.bass(roomId, count),
     bothRoutes: (runId) => derived.bothRoutes(runId),

@@ -1,18 +1,14 @@
-import type { ProjectDocument } from '@dusky-spool/core/model';
-import { deviceTitle } from '@dusky-spool/core/devices';
-import { BILL_PARTS, type Bill, type BillCause, type BillLine, formatCents } from '@dusky-spool/core/order';
+import { BILL_PARTS, type Bill, type BillLine, formatCents } from '@dusky-spool/core/order';
 import { useState } from 'react';
 import { saveFile } from '../../ground/api/http.ts';
-import { term, text } from '../../ground/text.ts';
+import { text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
 import { SmallButton } from '../../ui/SmallButton.tsx';
+import { CauseChips } from './CauseChips.tsx';
 import { billCsv } from './bill-csv.ts';
-import { billName } from './bill-name.ts';
+import { billName } from '@dusky-spool/texts';
 
 import css from './order.module.css';
-
-/** So many causes are named before the rest is counted. */
-const NAMED = 60;
 
 /** Everything that is bought, part by part; a chosen line names the runs, devices and equipment that it is there for. */
 export function BillPanel({ bill }: { readonly bill: Bill }) {
@@ -73,8 +69,7 @@ interface LineProps {
 }
 
 function Line({ line, isChosen, onChoose }: LineProps) {
-  const project = useProject();
-  const { currency } = project.project;
+  const { currency } = useProject().project;
   const name = billName(line);
   const price = (cents: number | null) => (cents === null ? '–' : formatCents(cents, currency));
   return (
@@ -94,31 +89,10 @@ function Line({ line, isChosen, onChoose }: LineProps) {
       {isChosen && (
         <tr>
           <td colSpan={6} aria-label={text('order.bill.causes', { name })}>
-            <p className={css.cuts}>
-              {line.causes.slice(0, NAMED).map((cause) => (
-                <span key={`${cause.in} ${cause.id}`} className="chip">
-                  {causeName(project, cause)}
-                </span>
-              ))}
-              {line.causes.length > NAMED && <span>{text('order.bill.more', { count: line.causes.length - NAMED })}</span>}
-            </p>
+            <CauseChips causes={line.causes} />
           </td>
         </tr>
       )}
     </>
   );
-}
-
-function causeName(project: ProjectDocument, cause: BillCause): string {
-  if (cause.in === 'runs') return project.runs[cause.id]?.number ?? '';
-  if (cause.in === 'equipment') return project.equipment[cause.id]?.name ?? '';
-  if (cause.in === 'racks') return project.racks[cause.id]?.name ?? '';
-  if (cause.in === 'plates') {
-    const plate = project.plates[cause.id];
-    return [project.rooms[plate?.roomId ?? '']?.name, plate?.name].filter(Boolean).join(' · ');
-  }
-  const device = project.devices[cause.id];
-  if (!device) return '';
-  const room = project.rooms[device.roomId ?? '']?.name ?? term('outdoors');
-  return `${room} · ${deviceTitle(device, project.deviceTypes[device.typeId])}`;
 }

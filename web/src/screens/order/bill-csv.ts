@@ -1,7 +1,7 @@
 import { type CsvColumn, writeCsv } from '@dusky-spool/core/model';
 import type { Bill, BillLine } from '@dusky-spool/core/order';
 import { text } from '../../ground/text.ts';
-import { billName } from './bill-name.ts';
+import { billName } from '@dusky-spool/texts';
 
 const money = (cents: number | null): string => (cents === null ? '' : (cents / 100).toFixed(2));
 

@@ -19,6 +19,7 @@ import { problemSentence } from '@dusky-spool/texts';
 import type { WorkbookReply } from '@dusky-spool/core/model';
 import { problemOf } from '../../ground/api/error-sentence.ts';
 import { postForm } from '../../ground/api/http.ts';
+import { decodeText } from '../../ground/decode-text.ts';
 import { text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
 import { useProjectParts } from '../../state/project.ts';
@@ -41,7 +42,7 @@ interface NamedTable {
 /** The table of a CSV file, or those of the sheets of a workbook, which the server reads; the sheets that have one first. */
 async function tablesIn(projectId: string, file: File): Promise<readonly NamedTable[]> {
   const only = (table: Outcome<HouseTable>) => [{ name: file.name, table }];
-  if (!/\.xlsx$/i.test(file.name)) return only(readHouseTable(await file.text()));
+  if (!/\.xlsx$/i.test(file.name)) return only(readHouseTable(await decodeText(file)));
   const form = new FormData();
   form.append('picture', file);
   try {

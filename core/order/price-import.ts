@@ -1,0 +1,151 @@
+import { type Problem } from '../math/index.ts';
+import { listOf } from '../derive/index.ts';
+import { create, type Operation, type Price, type ProjectDocument, update } from '../model/index.ts';
+import type { HouseTable, TableProblem } from '../survey/index.ts';
+
+/** What a column of a price list may hold. */
+export const PRICE_FIELDS = ['item', 'supplier', 'partNumber', 'price', 'tax', 'validFrom', 'validTo', 'leadDays'] as const;
+export type PriceField = (typeof PRICE_FIELDS)[number];
+/** Which column of a table holds what, by its place in a row. */
+export type PriceColumns = Readonly<Partial<Record<PriceField, number>>>;
+
+/** Words that name a column, the likelier first. */
+const NAMES: Readonly<Record<PriceField, RegExp>> = {
+  item: /^(item|name|description|product|article(?! n)|thing|what|bezeichnung|artikel(?!n)|d[ée]signation)\b/i,
+  supplier: /^(supplier|vendor|dealer|lieferant|fournisseur)\b/i,
+  partNumber: /^(part( ?(no|number))?|sku|article number|order (no|number|code)|artikelnummer|r[ée]f)/i,
+  price: /^(price|unit price|net|cost|each|preis|prix)\b/i,
+  tax: /^(tax|vat|mwst|ust|tva)\b/i,
+  validFrom: /^(valid from|from|g[üu]ltig ab|du)\b/i,
+  validTo: /^(valid (to|until|till)|until|to|expires|g[üu]ltig bis|au)\b/i,
+  leadDays: /^(lead|delivery|lieferzeit|d[ée]lai)/i,
+};
+
+/** What the words over the columns say of them, each column once. */
+export function guessPriceColumns(head: readonly string[]): PriceColumns {
+  const found: Partial<Record<PriceField, number>> = {};
+  const words = head.map((word) =>
+    word
+      .replace(/[_-]+/g, ' ')
+      .replace(/[([].*$/, '')
+      .trim(),
+  );
+  for (const field of PRICE_FIELDS) {
+    const at = words.findIndex((word, n) => NAMES[field].test(word) && !Object.values(found).includes(n));
+    if (at >= 0) found[field] = at;
+  }
+  return found;
+}
+
+/** Prices that a table says, and rows that cannot be taken. */
+export interface ReadPrices {
+  readonly prices: readonly (Omit<Price, 'id'> & { readonly line: number })[];
+  readonly problems: readonly TableProblem[];
+}
+
+class CellFault extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.code);
+  }
+}
+const fault = (code: string, field: PriceField, value: string) =>
+  new CellFault({ code, kind: 'invalid', field, value: value.slice(0, 40) });
+
+/**
+ * The prices in the rows of a table. A row that cannot be taken is told by its line and field, the others are kept: `price-column-missing`,
+ * `price-cell` (not an amount), `price-range`, `date-cell`, `price-twice` (another price for the same part, with its line).
+ */
+export function pricesOfTable({ rows, hasDecimalComma }: HouseTable, columns: PriceColumns): ReadPrices {
+  const prices: (Omit<Price, 'id'> & { line: number })[] = [];
+  const problems: TableProblem[] = [];
+  const seen = new Map<string, { line: number; priceCents: number }>();
+  for (const { line, cells } of rows) {
+    const cell = (field: PriceField) => (columns[field] === undefined ? '' : (cells[columns[field]] ?? '').trim());
+    try {
+      const price = priceOfRow(cell, columns, hasDecimalComma);
+      const key = keyOf(price);
+      const other = seen.get(key);
+      if (other && other.priceCents !== price.priceCents)
+        throw new CellFault({
+          code: 'price-twice',
+          kind: 'invalid',
+          field: 'price',
+          value: cell('price').slice(0, 40),
+          line: other.line,
+        });
+      if (other) continue;
+      seen.set(key, { line, priceCents: price.priceCents });
+      prices.push({ ...price, line });
+    } catch (error) {
+      if (!(error instanceof CellFault)) throw error;
+      problems.push({ line, problem: error.problem });
+    }
+  }
+  return { prices, problems };
+}
+
+const keyOf = ({ item, supplier, partNumber, validFrom }: Omit<Price, 'id'>): string =>
+  JSON.stringify([item.toLowerCase(), supplier.toLowerCase(), partNumber, validFrom]);
+
+function priceOfRow(cell: (field: PriceField) => string, columns: PriceColumns, hasDecimalComma: boolean): Omit<Price, 'id'> {
+  for (const field of ['item', 'price'] as const)
+    if (columns[field] === undefined) throw new CellFault({ code: 'price-column-missing', kind: 'incomplete', field });
+  if (cell('item') === '') throw fault('price-name-missing', 'item', '');
+  const price = amountIn(cell('price'), hasDecimalComma);
+  if (price === null) throw fault('price-cell', 'price', cell('price'));
+  if (price < 0 || price > 10_000_000) throw fault('price-range', 'price', cell('price'));
+  const tax = cell('tax') === '' ? null : amountIn(cell('tax').replace('%', ''), hasDecimalComma);
+  if (cell('tax') !== '' && (tax === null || tax < 0 || tax > 100)) throw fault('price-range', 'tax', cell('tax'));
+  const leadDays = cell('leadDays') === '' ? 5 : Number(/^\d{1,3}/.exec(cell('leadDays'))?.[0] ?? Number.NaN);
+  if (!(leadDays <= 365)) throw fault('price-range', 'leadDays', cell('leadDays'));
+  const [validFrom, validTo] = (['validFrom', 'validTo'] as const).map((field) => dayIn(cell(field), field));
+  if (validFrom !== '' && validTo !== '' && validFrom > validTo) throw fault('date-order', 'validTo', cell('validTo'));
+  return {
+    item: cleaned(cell('item'), 120),
+    supplier: cleaned(cell('supplier'), 60),
+    partNumber: cleaned(cell('partNumber'), 60),
+    ...{ priceCents: Math.round(price * 100), taxPercent: tax, validFrom, validTo, leadDays },
+  };
+}
+
+/** Control and invisible characters are left out, as in every other text of a project. */
+const cleaned = (words: string, max: number): string =>
+  words
+    .replace(/[\p{Cc}\p{Cf}]/gu, '')
+    .trim()
+    .slice(0, max);
+
+/** An amount as people write it: 1,234.50, 1.234,50, 1 234,5 or 12; null where it is none. The last mark with two digits is the decimal. */
+export function amountIn(cell: string, hasDecimalComma: boolean): number | null {
+  const amount = /^[^\d.,+-]{0,5}([+-]?[\d.,'\s]*\d)[^\d.,+-]{0,5}$/.exec(cell.trim());
+  if (!amount) return null;
+  const plain = amount[1].replace(/['\s]/g, '');
+  const [comma, point] = [plain.lastIndexOf(','), plain.lastIndexOf('.')];
+  const isComma = comma >= 0 && (point >= 0 ? comma > point : hasDecimalComma || !/^[+-]?\d{1,3}(,\d{3})+$/.test(plain));
+  const number = isComma ? plain.replaceAll('.', '').replace(',', '.') : plain.replaceAll(',', '');
+  return /^[+-]?\d+(\.\d+)?$/.test(number) ? Number(number) : null;
+}
+
+/** A day as people write it: 2026-12-01, 2026/12/1 or 1.12.2026; a day with slashes in another order could be either of two, and is refused. */
+function dayIn(cell: string, field: PriceField): string {
+  if (cell === '') return '';
+  const iso = /^(\d{4})[-/.](\d{1,2})[-/.](\d{1,2})/.exec(cell);
+  const dotted = /^(\d{1,2})\.(\d{1,2})\.(\d{4})$/.exec(cell);
+  const [year, month, day] = iso ? iso.slice(1) : dotted ? dotted.slice(1).reverse() : [];
+  const text = year && month && day ? `${year}-${month.padStart(2, '0')}-${day.padStart(2, '0')}` : '';
+  const date = new Date(`${text}T00:00:00Z`);
+  if (text === '' || Number.isNaN(date.getTime()) || date.toISOString().slice(0, 10) !== text)
+    throw fault('date-cell', field, cell);
+  return text;
+}
+
+/** The operations that put prices into a project: one that is there already for the same part and first day is changed. */
+export function takePrices(project: ProjectDocument, { prices }: ReadPrices, newId: () => string): Operation[] {
+  const known = new Map(listOf(project, 'prices').map((price) => [keyOf(price), price]));
+  return prices.flatMap(({ line: _, ...price }) => {
+    const before = known.get(keyOf(price));
+    if (!before) return [create('prices', { id: newId(), ...price })];
+    const operation = update('prices', before, price);
+    return operation ? [operation] : [];
+  });
+}

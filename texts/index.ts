@@ -4,6 +4,7 @@ export type { TextKey } from './text-key.ts';
 // Start with `en`, then `problemSentence`.
 export { figureName, figureValue } from './figure-names.ts';
 export { type GuidePage, guidePages, type GuideSection } from './en/guide.ts';
+export { CAUTIONS } from './cautions.ts';
 export { en } from './en/index.ts';
 export { words, type Words } from './words.ts';
 export { cureSentence, fieldName, findingSentence, problemSentence } from './sentences.ts';

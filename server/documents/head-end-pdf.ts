@@ -43,7 +43,8 @@ export function headEndPdf(
   );
 }
 
-function drawRack(
+/** A head end from both sides on the page that is open. */
+export function drawRack(
   pdf: PDFKit.PDFDocument,
   drawing: RackDrawing,
   { project, date, revision }: Omit<PlanTitle, 'level'>,

@@ -4,13 +4,13 @@ import { piecesOf } from './glyphs.ts';
 type Options = PDFKit.Mixins.TextOptions;
 
 /**
- * Draws a PDF and returns its bytes. Sizes in points. A character that the face in hand does not have is drawn in another one. At the end
+ * Draws a PDF and returns its bytes. Sizes in points; a page may have another size than the first. A character that the face in hand does not have is drawn in another one. At the end
  * `onEveryPage` adds what needs to know how many pages there are.
  */
 export function pdfBuffer(
   size: [number, number],
   info: { Title: string },
-  draw: (pdf: PDFKit.PDFDocument, addPage: () => void) => void,
+  draw: (pdf: PDFKit.PDFDocument, addPage: (other?: readonly [number, number]) => void) => void,
   onEveryPage?: (pdf: PDFKit.PDFDocument, page: number, pages: number) => void,
 ): Promise<Buffer> {
   return new Promise((done, failed) => {
@@ -20,7 +20,7 @@ export function pdfBuffer(
     pdf.on('end', () => done(Buffer.concat(parts)));
     pdf.on('error', failed);
     withAllSigns(pdf);
-    draw(pdf, () => void pdf.addPage({ size, margin: 0 }));
+    draw(pdf, (other) => void pdf.addPage({ size: other ? [...other] : size, margin: 0 }));
     if (onEveryPage) {
       const { start, count } = pdf.bufferedPageRange();
       for (let page = 0; page < count; page++) {

@@ -31,16 +31,40 @@ export function planPdf(sheet: PlanSheet, title: PlanTitle, list: readonly Sheet
   });
 }
 
+/** The number of a sheet among all of a set, in its title block. */
+export function drawSheetNumber(
+  pdf: PDFKit.PDFDocument,
+  { widthMm, heightMm, marginMm, titleBlockMm }: Pick<Sheet, 'widthMm' | 'heightMm' | 'marginMm' | 'titleBlockMm'>,
+  page: number,
+  pages: number,
+): void {
+  const inner = widthMm - 2 * marginMm;
+  const x = marginMm + 0.62 * inner + 4;
+  const number = words.t('documents.plan.sheetNumber', { sheet: page, sheets: pages });
+  pdf.save();
+  pdf.transform(POINTS_PER_MM, 0, 0, -POINTS_PER_MM, 0, heightMm * POINTS_PER_MM);
+  const space = { x, y: marginMm + titleBlockMm - 7.5, width: (0.38 * inner - 7) / 5 - 2, lines: 1 };
+  writeIn(pdf, number, space, 3.2, FONTS.uiBold, INK);
+  pdf.restore();
+}
+
+/** What a plan of a set says instead of its usual heading, and that it is numbered with the others. */
+interface PlanOfSet {
+  readonly heading: string;
+  readonly isNumberedLater: boolean;
+}
+
 /** A plan on the page that is open, with its frame, key and title block. */
-export function drawPlan(pdf: PDFKit.PDFDocument, sheet: PlanSheet, title: PlanTitle): void {
+export function drawPlan(pdf: PDFKit.PDFDocument, sheet: PlanSheet, title: PlanTitle, ofSet?: PlanOfSet): void {
   const mm = (length: number) => length * POINTS_PER_MM;
   const inset = sheet.marginMm;
   pdf.save();
   // Paper millimetres, y up, as the sheet is laid out.
   pdf.transform(POINTS_PER_MM, 0, 0, -POINTS_PER_MM, 0, mm(sheet.heightMm));
   [...sheet.marks].sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind)).forEach((mark) => drawMark(pdf, mark));
-  drawTitleBlock(pdf, sheet, title, {
-    heading: words.t(sheet.key.length > 0 ? 'documents.sheetOf' : 'documents.plan.wallsOf', { level: title.level }),
+  drawTitleBlock(pdf, ofSet?.isNumberedLater ? { ...sheet, number: null } : sheet, title, {
+    heading:
+      ofSet?.heading ?? words.t(sheet.key.length > 0 ? 'documents.sheetOf' : 'documents.plan.wallsOf', { level: title.level }),
     aid: `${words.t('documents.aid')} ${words.t('documents.boring')}`,
   });
   const keyLeft = sheet.widthMm - inset - sheet.keyMm;
@@ -54,8 +78,8 @@ export function drawPlan(pdf: PDFKit.PDFDocument, sheet: PlanSheet, title: PlanT
 
 /** What is drawn over what. */
 const ORDER: readonly SheetMark['kind'][] = [
-  ...(['riser', 'wall', 'opening', 'leaf', 'dimension', 'rack', 'run'] as const),
-  ...(['room', 'wall-number', 'corner', 'note', 'device'] as const),
+  ...(['riser', 'wall', 'opening', 'leaf', 'dimension', 'conduit', 'rack', 'run'] as const),
+  ...(['room', 'wall-number', 'corner', 'hole', 'note', 'device'] as const),
 ];
 
 const WHITE = '#ffffff';
@@ -236,6 +260,13 @@ function drawMark(pdf: PDFKit.PDFDocument, mark: SheetMark): void {
       return drawNote(pdf, mark);
     case 'dimension':
       return drawDimension(pdf, mark);
+    case 'hole':
+      return drawHole(pdf, mark.at, mark.number);
+    case 'conduit':
+      pdf.lineWidth(1.1).strokeColor(INK);
+      path(pdf, mark.points, false);
+      pdf.stroke();
+      return write(pdf, mark.text, mark.points[0][0] + 1.5, mark.points[0][1] + 2.4, 2.2, FONTS.tagBold, INK);
     case 'riser':
       pdf.lineWidth(0.25).strokeColor(PRINT.accent);
       path(pdf, mark.points, true);
@@ -287,6 +318,24 @@ function drawMark(pdf: PDFKit.PDFDocument, mark: SheetMark): void {
   }
 }
 
+/** A place that is bored: a diamond with its number beside it. */
+function drawHole(pdf: PDFKit.PDFDocument, [x, y]: readonly [number, number], number: string): void {
+  const half = 1;
+  pdf.lineWidth(0.25).fillColor(WHITE).strokeColor(INK);
+  path(
+    pdf,
+    [
+      [x, y + half],
+      [x + half, y],
+      [x, y - half],
+      [x - half, y],
+    ],
+    true,
+  );
+  pdf.fillAndStroke();
+  write(pdf, number, x + 1.3, y + 0.9, 1.6, FONTS.tagBold, INK);
+}
+
 /** A system's colour and dash pattern, so that a monochrome print can be read. */
 function pen(pdf: PDFKit.PDFDocument, system: keyof typeof SYSTEM_LINES, width: number): void {
   const { colour, dash } = SYSTEM_LINES[system];
@@ -295,7 +344,7 @@ function pen(pdf: PDFKit.PDFDocument, system: keyof typeof SYSTEM_LINES, width: 
   pdf.lineWidth(width).strokeColor(colour);
 }
 
-function drawScaleBar(pdf: PDFKit.PDFDocument, sheet: Sheet, units: ProjectHeader['units']): void {
+function drawScaleBar(pdf: PDFKit.PDFDocument, sheet: Sheet & { readonly scale: number }, units: ProjectHeader['units']): void {
   const unitMm = (units === 'metric' ? 1000 : 304.8) / sheet.scale;
   const step = [1, 2, 5, 10, 20].find((n) => n * unitMm >= 12) ?? 50;
   const [x, y] = [sheet.widthMm - sheet.marginMm - 4 - 2 * step * unitMm - 8, sheet.marginMm + 9];
@@ -422,7 +471,12 @@ function wrapped(pdf: PDFKit.PDFDocument, text: string, width: number): string[]
 }
 
 /** What of a sheet to scale its title block says. */
-type Sheet = Pick<PlanSheet, 'paper' | 'widthMm' | 'heightMm' | 'marginMm' | 'titleBlockMm' | 'scale' | 'number'>;
+type Sheet = Pick<PlanSheet, 'paper' | 'widthMm' | 'heightMm' | 'marginMm' | 'titleBlockMm'> & {
+  /** Null is not to scale. */
+  readonly scale: number | null;
+  /** Null where it is numbered among all sheets at the end. */
+  readonly number: PlanSheet['number'] | null;
+};
 interface TitleWords {
   readonly heading: string;
   readonly aid: string;
@@ -437,7 +491,7 @@ export function drawTitleBlock(pdf: PDFKit.PDFDocument, sheet: Sheet, title: Pla
     .moveTo(inset, inset + sheet.titleBlockMm)
     .lineTo(sheet.widthMm - inset, inset + sheet.titleBlockMm)
     .stroke();
-  drawScaleBar(pdf, sheet, title.project.units);
+  if (sheet.scale !== null) drawScaleBar(pdf, { ...sheet, scale: sheet.scale }, title.project.units);
   drawTitle(pdf, sheet, title, said);
 }
 
@@ -469,8 +523,8 @@ function drawTitle(
   label(two, top - 15, words.t('documents.drawnFor'));
   writeIn(pdf, project.client || '–', { x: two, y: top - 18.5, width: widthOf(1), lines: 1 }, 3, FONTS.ui, INK);
   const fields = [
-    [words.t('documents.plan.sheet'), words.t('documents.plan.sheetNumber', sheet.number)],
-    [words.t('documents.scale'), `1:${sheet.scale}`],
+    [words.t('documents.plan.sheet'), sheet.number === null ? '' : words.t('documents.plan.sheetNumber', sheet.number)],
+    [words.t('documents.scale'), sheet.scale === null ? words.t('documents.plan.noScale') : `1:${sheet.scale}`],
     [words.t('documents.paper'), sheet.paper],
     [words.t('documents.revision'), String(revision)],
     [words.t('documents.date'), date],
@@ -478,7 +532,8 @@ function drawTitle(
   fields.forEach(([name, value], i) => {
     const x = three + i * (widthOf(2) / fields.length);
     label(x, top - 3.5, name);
-    writeIn(pdf, value, { x, y: top - 7.5, width: widthOf(2) / fields.length - 2, lines: 1 }, 3.2, FONTS.uiBold, INK);
+    const space = { x, y: top - 7.5, width: widthOf(2) / fields.length - 2, lines: 1 };
+    if (value !== '') writeIn(pdf, value, space, 3.2, FONTS.uiBold, INK);
   });
   writeIn(pdf, aid, { x: one, y: sheet.marginMm + 6, width: inner - 60, lines: 2 }, 2.3, FONTS.tag, SOFT);
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { labelsQuery, planQuery, printLabelsRequest, siteQuery, theatreQuery } from '@dusky-spool/core/model';
+import { labelsQuery, planQuery, printLabelsRequest, setQuery, siteQuery, theatreQuery } from '@dusky-spool/core/model';
 
 const NO_QUERY = z.strictObject({});
 
@@ -25,6 +25,7 @@ export const DOCUMENT_QUERIES = {
   'hole-list.pdf': siteQuery,
   'head-end.pdf': siteQuery,
   'theatre-sheet.pdf': theatreQuery,
+  'drawing-set.pdf': setQuery,
 } as const satisfies Record<string, z.ZodType<Readonly<Record<string, unknown>>>>;
 
 /** What each document is, in one line. */
@@ -45,6 +46,7 @@ export const DOCUMENT_TITLES = {
   'plate-schedule.pdf': 'Boxes and plates',
   'hole-list.pdf': 'Holes to bore',
   'head-end.pdf': 'Equipment, ports, patching, power and heat of head ends',
+  'drawing-set.pdf': 'The drawing set, or the pack of one person',
   'theatre-sheet.pdf': 'A room as a theatre, to scale, with its speakers, seats and picture',
 } as const satisfies Record<keyof typeof DOCUMENT_QUERIES, string>;
 

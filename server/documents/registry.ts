@@ -16,7 +16,6 @@ import {
   type ScheduleRow,
   type SheetPaper,
   theatreSheet,
-  type TheatreSheetWords,
   theatreTables,
 } from '@dusky-spool/core/sheets';
 import { channelCode } from '@dusky-spool/core/brief';
@@ -34,7 +33,9 @@ import { headEndPdf, rackFieldMm } from './head-end-pdf.ts';
 import { type KeyPlan, tablesPdf, type TablesSheet } from './tables-pdf.ts';
 import { tagsPdf } from './tags-pdf.ts';
 import { templatePdf } from './template-pdf.ts';
+import { drawingSet } from './drawing-set.ts';
 import { theatrePdf } from './theatre-pdf.ts';
+import { THEATRE_WORDS } from './theatre-words.ts';
 import { en, placeWords, sheetPlaceWords, words } from '@dusky-spool/texts';
 
 /** A project at the moment of asking, and the day, YYYY-MM-DD. */
@@ -121,29 +122,6 @@ function planListOf(project: ProjectDocument, levelId: string, runs: readonly Pl
   return planList(project, levelId, runs, { outdoors, atCeiling: en.documents.trades.words.atCeiling, place: sheetPlaceWords });
 }
 
-const THEATRE_WORDS: TheatreSheetWords = {
-  ...{ place: sheetPlaceWords, channels: en.terms.channels, codeOf: channelCode, ...en.documents.theatre.words },
-  trades: en.documents.theatre.trades,
-  riser: (row, rise) => words.t('documents.theatre.riser', { row, rise }),
-  steps: (count, rise, run) => words.t('documents.theatre.steps', { count, rise, run }),
-  stepLights: (row) => words.t('documents.theatre.stepLights', { row }),
-  rowOutlet: (row) => words.t('documents.theatre.rowOutlet', { row }),
-  rowChannel: en.documents.theatre.rowChannel,
-  lights: en.documents.theatre.lights,
-  screenLights: en.documents.theatre.screenLights,
-  hang: (kg, newtons, isOverhead) => words.t(`documents.theatre.${isOverhead ? 'hangOver' : 'hangWall'}`, { kg, newtons }),
-  outlet: (watts) => words.t('documents.theatre.outlet', { watts }),
-  frontWall: en.documents.theatre.frontWall,
-  panels: (count, width, height, kg, standOff) => words.t('documents.theatre.panels', { count, width, height, kg, standOff }),
-  panelOpening: en.documents.theatre.panelOpening,
-  columns: (depth) => words.t('documents.theatre.surroundColumns', { depth }),
-  projectorPlate: (count, newtons) => words.t('documents.theatre.projectorPlate', { count, newtons }),
-  drapes: (count) => words.t('documents.theatre.drapes', { count }),
-  reference: (seat) => words.t('documents.theatre.reference', { seat }),
-  turned: (turn, tilt) => words.t('documents.theatre.turned', { turn, tilt }),
-  lead: (beside, within) => words.t('documents.theatre.lead', { beside, within }),
-};
-
 /** How every document that is handed out of a project is made, by its name in `DOCUMENT_QUERIES`. */
 export const DOCUMENTS: { readonly [N in DocumentName]: Make<N> } = {
   'schedule.csv': (source) => ({
@@ -204,6 +182,11 @@ export const DOCUMENTS: { readonly [N in DocumentName]: Make<N> } = {
       bytes: await templatePdf(template.value, project.project.name),
     };
   },
+  'drawing-set.pdf': async (source, query) => ({
+    name: query.preview === 'yes' ? 'drawing-set-preview.pdf' : `drawing-set-${query.pack}.pdf`,
+    mediaType: PDF,
+    bytes: await drawingSet(source, query),
+  }),
   'cabling-sheet.pdf': makeSheet('cabling-sheet'),
   'checks.pdf': makeSheet('checks'),
   'site-sheet.pdf': makeSheet('site-sheet'),

@@ -40,11 +40,15 @@ const WIDE: Readonly<Record<string, number>> = {
   way: 4,
   acts: 4,
   trigger: 1.5,
+  caution: 9,
+  here: 3,
+  there: 2,
+  from: 2.4,
   input: 1.5,
 };
 
 /** A sheet of tables: the texts under its name hold title, sections, notes and column titles. */
-export type TablesSheet = 'plan' | 'site' | 'trades' | 'plates' | 'holes' | 'cabling' | 'checks' | 'theatre' | 'headEnd';
+export type TablesSheet = 'plan' | 'site' | 'trades' | 'plates' | 'holes' | 'cabling' | 'checks' | 'theatre' | 'headEnd' | 'set';
 
 export interface SheetTable {
   readonly section: string;

@@ -13,14 +13,7 @@ export function theatrePdf(sheet: TheatreSheet, title: PlanTitle, tables: Return
   const mm = (length: number) => length * POINTS_PER_MM;
   const size: [number, number] = [mm(sheet.widthMm), mm(sheet.heightMm)];
   const draw = (pdf: PDFKit.PDFDocument, addPage: () => void) => {
-    pdf.save();
-    pdf.transform(POINTS_PER_MM, 0, 0, -POINTS_PER_MM, 0, mm(sheet.heightMm));
-    [...sheet.marks].sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind)).forEach((mark) => drawMark(pdf, mark));
-    drawTitleBlock(pdf, { ...sheet, number: { sheet: 1, sheets: 1 } }, title, {
-      heading: words.t('documents.theatre.sheetOf', { room: title.level }),
-      aid: `${words.t('documents.aid')} ${words.t('documents.theatre.caution')}`,
-    });
-    pdf.restore();
+    drawTheatre(pdf, sheet, title, { sheet: 1, sheets: 1 });
     if (tables.length === 0) return;
     addPage();
     drawTables({ pdf, addPage, sheet: 'theatre', tables, title, size });
@@ -28,6 +21,23 @@ export function theatrePdf(sheet: TheatreSheet, title: PlanTitle, tables: Return
   return pdfBuffer(size, { Title: `${title.project.name}, ${title.level}` }, draw, (pdf, page, pages) => {
     if (page > 1) drawPageNumber(pdf, size, page, pages);
   });
+}
+
+/** The three views on the page that is open; without a number where it is numbered with others later. */
+export function drawTheatre(
+  pdf: PDFKit.PDFDocument,
+  sheet: TheatreSheet,
+  title: PlanTitle,
+  number: { readonly sheet: number; readonly sheets: number } | null = null,
+): void {
+  pdf.save();
+  pdf.transform(POINTS_PER_MM, 0, 0, -POINTS_PER_MM, 0, sheet.heightMm * POINTS_PER_MM);
+  [...sheet.marks].sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind)).forEach((mark) => drawMark(pdf, mark));
+  drawTitleBlock(pdf, { ...sheet, number }, title, {
+    heading: words.t('documents.theatre.sheetOf', { room: title.level }),
+    aid: `${words.t('documents.aid')} ${words.t('documents.theatre.caution')}`,
+  });
+  pdf.restore();
 }
 
 /** What is drawn over what. */

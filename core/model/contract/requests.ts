@@ -38,15 +38,35 @@ export const printLabelsRequest = z.strictObject({
 export type PrintLabelsRequest = z.infer<typeof printLabelsRequest>;
 
 export const siteQuery = z.strictObject({ paper: z.enum(['A4', 'Letter']).default('A4') });
+const SHEET_PAPERS = ['A4', 'A3', 'A2', 'A1', 'Letter', 'Tabloid', 'ArchD'] as const;
 export const planQuery = z.strictObject({
   level: z.string().max(40),
-  paper: z.enum(['A4', 'A3', 'A2', 'Letter', 'Tabloid']).default('A3'),
+  paper: z.enum(SHEET_PAPERS).default('A3'),
+});
+
+/** Who gets a pack of drawings: everything, or what one trade needs. */
+export const DRAWING_PACKS = [
+  'all',
+  'crew',
+  'electrician',
+  'framer',
+  'joiner',
+  'finisher',
+  'remote-electrician',
+  'inspector',
+  'client',
+] as const;
+export type DrawingPack = (typeof DRAWING_PACKS)[number];
+export const setQuery = z.strictObject({
+  pack: z.enum(DRAWING_PACKS).default('all'),
+  paper: z.enum(SHEET_PAPERS).default('A3'),
+  preview: z.enum(['yes', 'no']).default('no').describe('only the cover and the first plan, to look at'),
 });
 
 /** The sheet of a room as a theatre. */
 export const theatreQuery = z.strictObject({
   room: z.string().max(40),
-  paper: z.enum(['A4', 'A3', 'A2', 'Letter', 'Tabloid']).default('A3'),
+  paper: z.enum(SHEET_PAPERS).default('A3'),
 });
 
 /** Raster pictures of more pixels are shown in tiles. */

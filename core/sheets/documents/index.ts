@@ -11,9 +11,9 @@ export { fileName } from './file-name.ts';
 export { bitsOf, holePlace, holeSheet } from './hole-sheet.ts';
 export { deviceLines, planList, type PlanListWords } from './plan-list.ts';
 export { placeText, type PlaceWords } from './place-text.ts';
-export type { SheetMark } from './plan-marks.ts';
+export type { SheetMark, ShowsDevice } from './plan-marks.ts';
 export { NOTE_MM, WALL_TAG_MM } from './plan-notes.ts';
-export { type KeyLine, planSheet, type PlanSheet, type SheetPaper } from './plan-sheet.ts';
+export { type KeyLine, type PlanContent, planSheet, type PlanSheet, type SheetPaper } from './plan-sheet.ts';
 export { plateSchedule, platesInOrder } from './plate-schedule.ts';
 export { scheduleColumns, scheduleCsv } from './schedule-columns.ts';
 export {
@@ -33,3 +33,17 @@ export { tradesSheet } from './trades-sheet.ts';
 export { type TheatreMark, type TheatreSheet, theatreSheet, type TheatreSheetWords, theatreTables } from './theatre-sheet.ts';
 export { headEndSheet, type HeadEndSheetWords, type HeadEndTable } from './head-end-sheet.ts';
 export { type DrawnFace, type DrawnItem, type RackDrawing, rackDrawings } from './rack-drawing.ts';
+export { elevationSheets } from './elevation-sheet.ts';
+export { riserDiagram } from './riser-diagram.ts';
+export type { ViewMark, ViewSheet } from './view-sheet.ts';
+export {
+  cableTable,
+  holeNumberTable,
+  labelTable,
+  lengthTable,
+  pullTable,
+  rackOpeningTable,
+  type SetTable,
+  sourceTable,
+  tailTable,
+} from './set-tables.ts';

@@ -1,6 +1,6 @@
 import { buildingOf, openingsOf, wallLength, wallPoint, wallReaches } from '../../house/index.ts';
 import { boundsOf, centroidOf, closestOnSegment, formatLength, type Point2 } from '../../math/index.ts';
-import type { Opening, ProjectDocument, Room, SystemName, Wall } from '../../model/index.ts';
+import type { Device, Opening, ProjectDocument, Room, SystemName, Wall } from '../../model/index.ts';
 import { onLevel } from '../../derive/index.ts';
 import type { PlannedRun } from '../../runs/index.ts';
 
@@ -29,6 +29,10 @@ export type SheetMark =
    * upper left corner.
    */
   | { readonly kind: 'note'; readonly at: Point2; readonly lines: readonly string[] }
+  /** A place that is bored, with its number in the schedule of holes. */
+  | { readonly kind: 'hole'; readonly at: Point2; readonly number: string }
+  /** A conduit with its clear inside. */
+  | { readonly kind: 'conduit'; readonly points: readonly Point2[]; readonly text: string }
   /** The distance from one point to another, drawn between them. */
   | { readonly kind: 'dimension'; readonly points: readonly [Point2, Point2]; readonly text: string }
   | { readonly kind: 'rack'; readonly points: readonly Point2[]; readonly code: string; readonly name: string }
@@ -84,14 +88,26 @@ export function buildingMarks(project: ProjectDocument, levelId: string): SheetM
   return marks;
 }
 
-export function deviceMarks(project: ProjectDocument, levelId: string, runs: readonly PlannedRun[]): SheetMark[] {
+/** What a plan leaves out: devices of other systems, or not on ceilings; null shows every device. */
+export type ShowsDevice = (device: Device) => boolean;
+
+/** Devices of a level that a plan shows. */
+export const devicesShown = (project: ProjectDocument, levelId: string, shows: ShowsDevice): readonly Device[] =>
+  onLevel(project, 'devices', levelId).filter(shows);
+
+export function deviceMarks(
+  project: ProjectDocument,
+  levelId: string,
+  runs: readonly PlannedRun[],
+  shows: ShowsDevice,
+): SheetMark[] {
   const marks: SheetMark[] = [];
   for (const { device, points } of runs) {
-    if (device.levelId !== levelId || points.length < 2) continue;
+    if (device.levelId !== levelId || points.length < 2 || !shows(device)) continue;
     const { system } = project.deviceTypes[device.typeId];
     marks.push({ kind: 'run', system, points: points.map(([x, y]): Point2 => [x, y]) });
   }
-  for (const device of onLevel(project, 'devices', levelId)) {
+  for (const device of devicesShown(project, levelId, shows)) {
     const { code, system } = project.deviceTypes[device.typeId];
     marks.push({
       kind: 'device',

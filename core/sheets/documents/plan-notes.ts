@@ -2,9 +2,8 @@ import { boundsOf, type Box, formatLength, type LabelWish, placeLabels, type Poi
 import { deviceNumber, tapePlaceOf } from '../../devices/index.ts';
 import { buildingOf, wallNumbers } from '../../house/index.ts';
 import type { ProjectDocument } from '../../model/index.ts';
-import { onLevel } from '../../derive/index.ts';
 import { compareNumbers, type PlannedRun } from '../../runs/index.ts';
-import type { SheetMark } from './plan-marks.ts';
+import { devicesShown, type SheetMark, type ShowsDevice } from './plan-marks.ts';
 
 /** Words that stand beside something on the sheet. */
 interface WantedNote {
@@ -28,12 +27,12 @@ export function shortRunNumbers(numbers: readonly string[]): string {
 }
 
 /** The lines beside each device of a level: number and height, its runs, and how far it is from which walls. */
-function deviceLines(project: ProjectDocument, levelId: string, runs: readonly PlannedRun[]): string[][] {
+function deviceLines(project: ProjectDocument, levelId: string, runs: readonly PlannedRun[], shows: ShowsDevice): string[][] {
   const { units } = project.project;
   const numbers = new Map<string, string[]>();
   for (const { run } of runs) numbers.set(run.deviceId, [...(numbers.get(run.deviceId) ?? []), run.number]);
   const walls = wallNumbers(project);
-  return onLevel(project, 'devices', levelId).map((device) => {
+  return devicesShown(project, levelId, shows).map((device) => {
     const height = device.heightM === null ? '' : ` · ${formatLength(device.heightM, units)}`;
     const ownRuns = shortRunNumbers((numbers.get(device.id) ?? []).sort(compareNumbers));
     const fromWalls = tapePlaceOf(project, device).from.flatMap(({ wallId, firstM }) => {
@@ -99,9 +98,10 @@ export function planNotes(
   levelId: string,
   runs: readonly PlannedRun[],
   marks: readonly SheetMark[],
+  shows: ShowsDevice,
 ): { readonly notes: SheetMark[]; readonly missing: number } {
   const building = buildingOf(project);
-  const lines = deviceLines(project, levelId, runs);
+  const lines = deviceLines(project, levelId, runs, shows);
   const wanted: WantedNote[] = [
     ...beadsIn(marks).map((beside, n) => ({ beside, lines: lines[n], isDevice: true })),
     ...marksOf(marks, 'riser').map(({ points }, n) => ({

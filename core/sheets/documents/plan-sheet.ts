@@ -3,7 +3,7 @@ import { boundsOf, err, formatLength, ok, type Outcome, PAPER_MM, type Point2, t
 import type { ProjectDocument, SystemName } from '../../model/index.ts';
 import { listOf, onLevel } from '../../derive/index.ts';
 import { type PlannedRun, planRuns } from '../../runs/index.ts';
-import { buildingMarks, deviceMarks, type SheetMark } from './plan-marks.ts';
+import { buildingMarks, deviceMarks, devicesShown, type SheetMark, type ShowsDevice } from './plan-marks.ts';
 import { clearRooms, planNotes, wallTags } from './plan-notes.ts';
 
 /** A level drawn to scale, ready for any printer of vectors. */
@@ -34,6 +34,12 @@ export interface KeyLine {
   readonly count: number;
 }
 
+/** What a plan shows beside the house: its devices with their runs, and marks of its own, in metres. */
+export interface PlanContent {
+  readonly shows?: ShowsDevice;
+  readonly extra?: readonly SheetMark[];
+}
+
 /** Plans are printed on their side. */
 export type SheetPaper = keyof typeof PAPER_MM;
 
@@ -56,6 +62,7 @@ export function planSheet(
   levelId: string,
   paper: SheetPaper,
   runs: readonly PlannedRun[] | null = planRuns(project),
+  { shows = () => true, extra = [] }: PlanContent = {},
 ): Outcome<PlanSheet> {
   if (!Object.hasOwn(project.levels, levelId)) return err('level-missing', { kind: 'invalid', field: 'levelId' });
   const bounds = projectBounds(project, levelId);
@@ -77,9 +84,9 @@ export function planSheet(
       : mark.kind === 'room'
         ? { ...mark, at: place(mark.at), outline: mark.outline.map(place) }
         : { ...mark, at: place(mark.at) };
-  const devices = runs === null ? [] : deviceMarks(project, levelId, runs);
+  const devices = runs === null ? [] : deviceMarks(project, levelId, runs, shows);
   const corners = runs === null ? cornerMarks(project, levelId) : [];
-  const drawn = [...buildingMarks(project, levelId), ...devices, ...corners].map(onPaper);
+  const drawn = [...buildingMarks(project, levelId), ...extra, ...devices, ...corners].map(onPaper);
   const numbers = wallNumbers(project);
   const walls = onLevel(project, 'walls', levelId).map(({ id, a, b }) => ({
     number: numbers.get(id)!,
@@ -88,13 +95,13 @@ export function planSheet(
   }));
   const dimensions = overallDimensions(drawn, perM, project.project.units);
   const marks = [...clearRooms([...drawn, ...wallTags(drawn, walls)]), ...dimensions];
-  const { notes, missing } = planNotes(project, levelId, runs ?? [], marks);
+  const { notes, missing } = planNotes(project, levelId, runs ?? [], marks, shows);
   return ok({
     ...{ paper, widthMm, heightMm, scale, marginMm: MARGIN_MM, titleBlockMm: TITLE_BLOCK_MM, keyMm: KEY_MM },
     number: sheetNumber(project, levelId),
     marks: [...marks, ...notes],
     systems: [...new Set(marks.flatMap((mark) => (mark.kind === 'device' ? [mark.system] : [])))].sort(),
-    key: runs === null ? [] : keyOf(project, levelId),
+    key: runs === null ? [] : keyOf(project, levelId, shows),
     withoutNote: missing,
   });
 }
@@ -130,9 +137,9 @@ function overallDimensions(marks: readonly SheetMark[], perM: number, units: Uni
 }
 
 /** The types of device on a level, by their codes. */
-export function keyOf(project: ProjectDocument, levelId: string): KeyLine[] {
+export function keyOf(project: ProjectDocument, levelId: string, shows: ShowsDevice = () => true): KeyLine[] {
   const counts = new Map<string, number>();
-  for (const { typeId } of onLevel(project, 'devices', levelId)) counts.set(typeId, (counts.get(typeId) ?? 0) + 1);
+  for (const { typeId } of devicesShown(project, levelId, shows)) counts.set(typeId, (counts.get(typeId) ?? 0) + 1);
   return [...counts]
     .map(([typeId, count]): KeyLine => {
       const { code, system, name } = project.deviceTypes[typeId];

@@ -263,10 +263,7 @@ function drawMark(pdf: PDFKit.PDFDocument, mark: SheetMark): void {
     case 'hole':
       return drawHole(pdf, mark.at, mark.number);
     case 'conduit':
-      pdf.lineWidth(1.1).strokeColor(INK);
-      path(pdf, mark.points, false);
-      pdf.stroke();
-      return write(pdf, mark.text, mark.points[0][0] + 1.5, mark.points[0][1] + 2.4, 2.2, FONTS.tagBold, INK);
+      return drawConduit(pdf, mark);
     case 'riser':
       pdf.lineWidth(0.25).strokeColor(PRINT.accent);
       path(pdf, mark.points, true);
@@ -316,6 +313,13 @@ function drawMark(pdf: PDFKit.PDFDocument, mark: SheetMark): void {
       write(pdf, mark.code, x, y - 0.1, 2.5, FONTS.tagBold, colour, true);
     }
   }
+}
+
+function drawConduit(pdf: PDFKit.PDFDocument, { points, text }: Extract<SheetMark, { kind: 'conduit' }>): void {
+  pdf.lineWidth(1.1).strokeColor(INK);
+  path(pdf, points, false);
+  pdf.stroke();
+  write(pdf, text, points[0][0] + 1.5, points[0][1] + 2.4, 2.2, FONTS.tagBold, INK);
 }
 
 /** A place that is bored: a diamond with its number beside it. */

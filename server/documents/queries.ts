@@ -26,6 +26,15 @@ export const DOCUMENT_QUERIES = {
   'head-end.pdf': siteQuery,
   'theatre-sheet.pdf': theatreQuery,
   'drawing-set.pdf': setQuery,
+  'offer.pdf': siteQuery,
+  'change-order.pdf': z.strictObject({ changeId: z.string().max(40), paper: z.enum(['A4', 'Letter']).default('A4') }),
+  'plan.dxf': planQuery,
+  'plan.svg': planQuery,
+  'plan.png': planQuery,
+  'wire-list.csv': NO_QUERY,
+  'house.xlsx': NO_QUERY,
+  'dates.ics': NO_QUERY,
+  'package.zip': planQuery.pick({ paper: true }),
 } as const satisfies Record<string, z.ZodType<Readonly<Record<string, unknown>>>>;
 
 /** What each document is, in one line. */
@@ -46,9 +55,21 @@ export const DOCUMENT_TITLES = {
   'plate-schedule.pdf': 'Boxes and plates',
   'hole-list.pdf': 'Holes to bore',
   'head-end.pdf': 'Equipment, ports, patching, power and heat of head ends',
+  'offer.pdf': 'The offer to the client',
+  'change-order.pdf': 'A change order to sign',
+  'plan.dxf': 'The plan of a level in true size',
+  'plan.svg': 'The plan of a level as a drawing',
+  'plan.png': 'The plan of a level as a picture',
+  'wire-list.csv': 'The lines of all labels, for label programs',
+  'house.xlsx': 'Runs, devices, rooms and prices as a workbook',
+  'dates.ics': 'Dates of the job as a calendar',
+  'package.zip': 'Everything of the project with a manifest',
   'drawing-set.pdf': 'The drawing set, or the pack of one person',
   'theatre-sheet.pdf': 'A room as a theatre, to scale, with its speakers, seats and picture',
 } as const satisfies Record<keyof typeof DOCUMENT_QUERIES, string>;
+
+/** Documents with costs of the firm, or the whole project in them: only who plans gets them. */
+export const PLANNER_DOCUMENTS: ReadonlySet<string> = new Set(['house.xlsx', 'package.zip']);
 
 export type DocumentName = keyof typeof DOCUMENT_QUERIES;
 export type DocumentQuery<N extends DocumentName> = z.infer<(typeof DOCUMENT_QUERIES)[N]>;

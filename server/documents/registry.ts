@@ -1,15 +1,20 @@
 import { PRINT } from '@dusky-spool/design';
 import QRCode from 'qrcode';
+import sharp from 'sharp';
 import { runChecks } from '@dusky-spool/core/rules';
 import {
+  buildingMarks,
   bundleTags,
   cutOutTemplate,
+  deviceMarks,
+  fileName,
   labelsCsv,
   labelsOf,
   type LabelPens,
   labelsSvg,
   planList,
   planSheet,
+  planSvg,
   rackDrawings,
   scheduleCsv,
   scheduleOf,
@@ -17,12 +22,13 @@ import {
   type SheetPaper,
   theatreSheet,
   theatreTables,
+  wireList,
 } from '@dusky-spool/core/sheets';
 import { channelCode } from '@dusky-spool/core/brief';
 import { onLevel } from '@dusky-spool/core/derive';
 import { levelsFromBelow } from '@dusky-spool/core/house';
 import type { Problem } from '@dusky-spool/core/math';
-import type { ProjectDocument } from '@dusky-spool/core/model';
+import { type ProjectDocument, writeProjectFile } from '@dusky-spool/core/model';
 import { type PlannedRun, planRuns } from '@dusky-spool/core/runs';
 import { labelsPdf } from './labels-pdf.ts';
 import { planPdf } from './plan-pdf.ts';
@@ -33,7 +39,13 @@ import { headEndPdf, rackFieldMm } from './head-end-pdf.ts';
 import { type KeyPlan, tablesPdf, type TablesSheet } from './tables-pdf.ts';
 import { tagsPdf } from './tags-pdf.ts';
 import { templatePdf } from './template-pdf.ts';
+import { datesIcs } from './dates-ics.ts';
 import { drawingSet } from './drawing-set.ts';
+import { SYSTEM_LINES } from './fonts.ts';
+import { houseXlsx } from './house-xlsx.ts';
+import { changeTables, offerTables } from './offer-tables.ts';
+import { packageZip, type PackedFile } from './package-zip.ts';
+import { planDxf } from './plan-dxf.ts';
 import { theatrePdf } from './theatre-pdf.ts';
 import { THEATRE_WORDS } from './theatre-words.ts';
 import { en, placeWords, sheetPlaceWords, words } from '@dusky-spool/texts';
@@ -122,6 +134,51 @@ function planListOf(project: ProjectDocument, levelId: string, runs: readonly Pl
   return planList(project, levelId, runs, { outdoors, atCeiling: en.documents.trades.words.atCeiling, place: sheetPlaceWords });
 }
 
+/** The house and its devices in meters, as they are drawn true to size. */
+function levelMarks(project: ProjectDocument, level: string, refuse: Refuse) {
+  if (!Object.hasOwn(project.levels, level)) return refuse({ code: 'level-missing', kind: 'invalid', field: 'level' });
+  const marks = buildingMarks(project, level);
+  if (marks.length === 0)
+    return refuse({ code: 'level-empty', kind: 'incomplete', field: 'level', level: project.levels[level].name });
+  return [...marks, ...deviceMarks(project, level, planRuns(project), () => true)];
+}
+
+/** Sharpness of a plan as a picture, dots per inch. */
+const PNG_DPI = 150;
+
+function svgOf(project: ProjectDocument, level: string, paper: SheetPaper, refuse: Refuse): string {
+  const sheet = planSheet(project, level, paper);
+  if (!sheet.ok) return refuse(sheet.problem);
+  const pens = { ink: PRINT.ink, soft: PRINT.inkSoft, systems: SYSTEM_LINES };
+  return planSvg(sheet.value, `${project.project.name}, ${project.levels[level].name}`, pens);
+}
+
+/** Everything of a project as one ZIP with a manifest: tables, drawings, plans in open formats, labels, dates, and the project itself. */
+const makePackage: Make<'package.zip'> = async (source, query, refuse) => {
+  const { project, revision, today, progress } = source;
+  const files: PackedFile[] = [];
+  const add = async (made: MadeDocument | Promise<MadeDocument>) => {
+    const { name, mediaType, bytes } = await made;
+    files.push({ name, mediaType, bytes });
+    progress(0.1 + (0.8 * files.length) / 20);
+  };
+  const quiet = { ...source, progress: () => undefined };
+  const paper = project.project.units === 'imperial' ? 'Letter' : 'A4';
+  await add(DOCUMENTS['drawing-set.pdf'](quiet, { pack: 'all', paper: query.paper, preview: 'no' }, refuse));
+  for (const name of ['schedule.csv', 'house.xlsx', 'labels.csv', 'wire-list.csv', 'dates.ics'] as const)
+    await add(DOCUMENTS[name](quiet, {}, refuse));
+  await add(DOCUMENTS['offer.pdf'](quiet, { paper }, refuse));
+  if (Object.keys(project.runs).length > 0) await add(DOCUMENTS['labels.pdf'](quiet, { size: 'medium', paper }, refuse));
+  for (const { id } of levelsFromBelow(project)) {
+    if (onLevel(project, 'walls', id).length === 0) continue;
+    for (const name of ['plan.dxf', 'plan.svg'] as const)
+      await add(DOCUMENTS[name](quiet, { level: id, paper: query.paper }, refuse));
+  }
+  const file = Buffer.from(writeProjectFile({ project, pictures: [] }), 'utf8');
+  files.push({ name: 'project.spool.json', mediaType: 'application/json', bytes: file });
+  return { name: 'package.zip', mediaType: 'application/zip', bytes: packageZip(project, revision, today, files) };
+};
+
 /** How every document that is handed out of a project is made, by its name in `DOCUMENT_QUERIES`. */
 export const DOCUMENTS: { readonly [N in DocumentName]: Make<N> } = {
   'schedule.csv': (source) => ({
@@ -182,6 +239,51 @@ export const DOCUMENTS: { readonly [N in DocumentName]: Make<N> } = {
       bytes: await templatePdf(template.value, project.project.name),
     };
   },
+  'offer.pdf': async ({ project, revision, today, progress }, { paper }) => {
+    const tables = offerTables(project, today);
+    progress(0.6);
+    const title = { project: project.project, revision, date: today };
+    return { name: 'offer.pdf', mediaType: PDF, bytes: await tablesPdf('offer', tables, title, paper) };
+  },
+  'change-order.pdf': async ({ project, revision, today }, { changeId, paper }, refuse) => {
+    const tables = changeTables(project, changeId);
+    if (!tables) return refuse({ code: 'record-gone', in: 'changeOrders', id: changeId });
+    const title = { project: project.project, revision, date: today };
+    return { name: 'change-order.pdf', mediaType: PDF, bytes: await tablesPdf('offer', tables, title, paper) };
+  },
+  'plan.dxf': ({ project }, { level }, refuse) => {
+    const marks = levelMarks(project, level, refuse);
+    return {
+      name: `plan-${fileName(project.levels[level].name)}.dxf`,
+      mediaType: 'image/vnd.dxf',
+      bytes: planDxf(project, marks),
+    };
+  },
+  'plan.svg': ({ project }, { level, paper }, refuse) => {
+    const name = `plan-${fileName(project.levels[level]?.name ?? 'level')}.svg`;
+    return { name, mediaType: 'image/svg+xml', bytes: Buffer.from(svgOf(project, level, paper, refuse), 'utf8') };
+  },
+  'plan.png': async ({ project }, { level, paper }, refuse) => {
+    const svg = Buffer.from(svgOf(project, level, paper, refuse), 'utf8');
+    const bytes = await sharp(svg, { density: PNG_DPI, limitInputPixels: 200_000_000 }).png().toBuffer();
+    return { name: `plan-${fileName(project.levels[level].name)}.png`, mediaType: 'image/png', bytes };
+  },
+  'wire-list.csv': (source) => ({
+    name: 'wire-list.csv',
+    mediaType: 'text/csv; charset=utf-8',
+    bytes: csvBytes(wireList(labels(source), en.documents.wireList)),
+  }),
+  'house.xlsx': async (source) => ({
+    name: 'house.xlsx',
+    mediaType: XLSX,
+    bytes: await houseXlsx(source.project, scheduleRows(source), source.today),
+  }),
+  'dates.ics': ({ project, today }) => ({
+    name: 'dates.ics',
+    mediaType: 'text/calendar; charset=utf-8',
+    bytes: Buffer.from(datesIcs(project, today), 'utf8'),
+  }),
+  'package.zip': makePackage,
   'drawing-set.pdf': async (source, query) => ({
     name: query.preview === 'yes' ? 'drawing-set-preview.pdf' : `drawing-set-${query.pack}.pdf`,
     mediaType: PDF,

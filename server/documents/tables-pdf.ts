@@ -41,6 +41,9 @@ const WIDE: Readonly<Record<string, number>> = {
   acts: 4,
   trigger: 1.5,
   caution: 9,
+  option: 2,
+  term: 2.5,
+  signature: 3,
   here: 3,
   there: 2,
   from: 2.4,
@@ -48,7 +51,8 @@ const WIDE: Readonly<Record<string, number>> = {
 };
 
 /** A sheet of tables: the texts under its name hold title, sections, notes and column titles. */
-export type TablesSheet = 'plan' | 'site' | 'trades' | 'plates' | 'holes' | 'cabling' | 'checks' | 'theatre' | 'headEnd' | 'set';
+export type TablesSheet =
+  'plan' | 'site' | 'trades' | 'plates' | 'holes' | 'cabling' | 'checks' | 'theatre' | 'headEnd' | 'set' | 'offer';
 
 export interface SheetTable {
   readonly section: string;

@@ -11,7 +11,7 @@ export { fileName } from './file-name.ts';
 export { bitsOf, holePlace, holeSheet } from './hole-sheet.ts';
 export { deviceLines, planList, type PlanListWords } from './plan-list.ts';
 export { placeText, type PlaceWords } from './place-text.ts';
-export type { SheetMark, ShowsDevice } from './plan-marks.ts';
+export { buildingMarks, deviceMarks, type SheetMark, type ShowsDevice } from './plan-marks.ts';
 export { NOTE_MM, WALL_TAG_MM } from './plan-notes.ts';
 export { type KeyLine, type PlanContent, planSheet, type PlanSheet, type SheetPaper } from './plan-sheet.ts';
 export { plateSchedule, platesInOrder } from './plate-schedule.ts';
@@ -47,3 +47,5 @@ export {
   sourceTable,
   tailTable,
 } from './set-tables.ts';
+export { planSvg, type PlanSvgPens } from './plan-svg.ts';
+export { wireList, type WireListTitles } from './wire-list.ts';

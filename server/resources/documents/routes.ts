@@ -1,6 +1,13 @@
 import express, { type Request, type Response } from 'express';
-import { madeReply, printLabelsReply, type PrintLabelsReply, printLabelsRequest } from '@dusky-spool/core/model';
-import { DOCUMENT_QUERIES, DOCUMENT_TITLES, type DocumentName, FETCHED_DOCUMENTS, isDocument } from '../../documents/queries.ts';
+import { hasRight, madeReply, printLabelsReply, type PrintLabelsReply, printLabelsRequest } from '@dusky-spool/core/model';
+import {
+  DOCUMENT_QUERIES,
+  DOCUMENT_TITLES,
+  type DocumentName,
+  FETCHED_DOCUMENTS,
+  isDocument,
+  PLANNER_DOCUMENTS,
+} from '../../documents/queries.ts';
 import { parseBody, parseValue } from '../../http/parse.ts';
 import { refusal } from '../../http/problems.ts';
 import type { RouteTable } from '../../http/route-table.ts';
@@ -25,7 +32,7 @@ export function documentRoutes(table: RouteTable, services: Services): void {
   const fetch = (path: string, name: DocumentName, queryOf: (request: Request) => unknown) =>
     table.get(
       path,
-      'read',
+      PLANNER_DOCUMENTS.has(name) ? 'plan' : 'read',
       { does: DOCUMENT_TITLES[name], query: DOCUMENT_QUERIES[name], reply: 'file' },
       async (request, response) => {
         const query = parseValue(DOCUMENT_QUERIES[name] as z.ZodType<Record<string, unknown>>, queryOf(request));
@@ -46,6 +53,8 @@ export function documentRoutes(table: RouteTable, services: Services): void {
     async (request, response) => {
       const name = String(request.params.name);
       if (!isDocument(name) || name === 'print-labels') throw refusal('not-found', { field: 'document' });
+      const { role } = response.locals.member!;
+      if (PLANNER_DOCUMENTS.has(name) && !hasRight(role, 'plan')) throw refusal('role-too-low', { field: 'role', role });
       const query = parseValue(DOCUMENT_QUERIES[name] as z.ZodType<Record<string, unknown>>, request.body);
       const id = await jobs.submit(response.locals.member!, submission(request, name, query));
       await note(response, String(request.params.projectId), name);

@@ -11,6 +11,7 @@ import { cablingText } from './cabling-text.ts';
 import { briefText } from './brief-text.ts';
 import { headEndText } from './head-end-text.ts';
 import { headEndsText } from './head-ends-text.ts';
+import { datesText, offerText } from './offer-text.ts';
 import { orderText } from './order-text.ts';
 import { theatreDesignText, theatreText } from './theatre-text.ts';
 import { pathwaysText } from './pathways-text.ts';
@@ -33,6 +34,8 @@ export const USAGE = `Usage: npm run --silent cli -- COMMAND
                                      missing first; --without lists what stops with a run, a piece of equipment or a circuit;
                                      --rf brings coax outlets into their windows, from the levels at both ends of the band
   brief FILE [--json]                answers of every room and outdoor area, cost, open decisions, builder's package
+  offer FILE [--json] [--today=DAY]  what the client pays, line by line, and every option
+  dates FILE [--json] [--today=DAY]  gates, what is late, what is ordered until when
   order FILE [--json]                what to buy, what is cut from which spool, pulls in their order, the bill of materials
   theatre FILE [--design] [--json]   rooms as theatres: picture, projectors, seats, angles, sight lines, delays, score; --design
                                      proposes places for the speakers of their layouts
@@ -54,10 +57,12 @@ const valueOf = (flags: ReadonlySet<string>, name: string): string | null =>
   [...flags].find((flag) => flag.startsWith(`${name}=`))?.slice(name.length + 1) ?? null;
 
 /** Commands that say one thing of a project file. */
-const REPORTS: Readonly<Record<string, (project: ProjectDocument, asJson: boolean) => string>> = {
+const REPORTS: Readonly<Record<string, (project: ProjectDocument, asJson: boolean, today: string) => string>> = {
   cabling: cablingText,
   'head-ends': headEndsText,
   order: orderText,
+  offer: offerText,
+  dates: datesText,
   rooms: roomsText,
   questions: questionsText,
 };
@@ -70,7 +75,7 @@ export function runCommand(args: readonly string[], readFile: ReadFile): Command
   const today = dayOf(flags);
   if (!today.ok) return bad(today.problem, asJson);
   const report = Object.hasOwn(REPORTS, command ?? '') ? REPORTS[command] : undefined;
-  if (report) return withFile(words[0], readFile, asJson, ({ project }) => good(report(project, asJson)));
+  if (report) return withFile(words[0], readFile, asJson, ({ project }) => good(report(project, asJson, today.value)));
   switch (command) {
     case 'schedule':
       return withFile(words[0], readFile, asJson, ({ project }) => good(scheduleText(project, flags, today.value)));
@@ -123,6 +128,8 @@ export function runCommand(args: readonly string[], readFile: ReadFile): Command
             'brief',
             'theatre',
             'order',
+            'offer',
+            'dates',
             'rooms',
             'questions',
             'drawing',

@@ -8,6 +8,7 @@ import {
   type Operation,
   type Scene,
   update,
+  updateProject,
   THEATRE_DEFAULTS,
   type ProjectDocument,
   type SystemName,
@@ -259,9 +260,13 @@ export function buildGranary(identity: GranaryIdentity): { builder: HouseBuilder
     },
     dates: {
       framing: '2026-12-14',
+      'mains-rough-in': '2027-01-08',
       'low-voltage-rough-in': '2027-01-18',
+      inspection: '2027-01-29',
       insulation: '2027-02-08',
       board: '2027-02-22',
+      mud: '2027-03-01',
+      paint: '2027-03-19',
       joinery: '2027-04-05',
       'trim-out': '2027-05-17',
     },
@@ -323,6 +328,7 @@ export function buildGranary(identity: GranaryIdentity): { builder: HouseBuilder
   addSignals(house);
   addScenes(house);
   addSpools(house);
+  addOffer(house);
   return { builder: house, project: house.finish() };
 }
 
@@ -583,4 +589,58 @@ function addSpools(house: HouseBuilder): void {
       ),
     ),
   ]);
+}
+
+/** Prices, tasks, options and dates of the order stage, and the scope as the client signed it. */
+function addOffer(house: HouseBuilder): void {
+  const priced = [
+    ['Ceiling speaker', 11_900, 'Wharf Street Supplies', 'WS-CS6'],
+    ['Ceiling speaker', 12_400, 'Marsh Trade', 'CS-160'],
+    ['Display', 64_900, 'Marsh Trade', 'D55'],
+    ['Access point', 13_800, 'Wharf Street Supplies', 'WS-AP'],
+    ['Keypad', 9400, 'Wharf Street Supplies', 'WS-KP2'],
+    ['One gang', 180, 'Wharf Street Supplies', 'WS-B1'],
+    ['Nail plates, at each face', 45, 'Wharf Street Supplies', 'WS-NP'],
+    ['Label, one at each end', 12, 'Wharf Street Supplies', 'WS-L'],
+  ] as const;
+  const year = { validFrom: '2026-10-01', validTo: '2027-12-31' };
+  const [front] = Object.values(house.project.rooms).filter(({ code }) => code === 'SC');
+  const noChoice = { choices: [], chosenBy: null, fromOn: '', toOn: '', doneOn: '', note: '' };
+  house.apply([
+    ...priced.map(([item, priceCents, supplier, partNumber]) =>
+      create('prices', {
+        ...{ id: house.id('price'), item, priceCents, supplier, partNumber, taxPercent: null, leadDays: 6, ...year },
+      }),
+    ),
+    create('siteTasks', {
+      ...{ id: house.id('task'), name: 'Dedicated circuits for the rack', kind: 'work', roomId: null, gate: 'mains-rough-in' },
+      ...{ hours: 0, costCents: 0, ...noChoice, chosenBy: 'electrician' },
+      choices: [
+        { by: 'electrician', priceCents: 84_000, days: 1, risk: 'low', note: '' },
+        { by: 'remote-planner', priceCents: 61_000, days: 2, risk: 'medium', note: 'With the electrician of the village' },
+      ],
+    }),
+    create('siteTasks', {
+      ...{ id: house.id('task'), name: 'Lift for the oak ceiling', kind: 'hire', roomId: front.id, gate: 'low-voltage-rough-in' },
+      ...{ hours: 0, costCents: 28_000, ...noChoice, fromOn: '2027-01-11', toOn: '2027-01-13' },
+    }),
+    create('siteTasks', {
+      ...{ id: house.id('task'), name: 'Unknown behind the stone', kind: 'unknown', roomId: null, gate: null },
+      ...{ hours: 6, costCents: 15_000, ...noChoice },
+    }),
+    ...(
+      [
+        ['Without shades', ['shade'], 'Shades later; their cables are not pulled.'],
+        ['Without audio in other rooms', ['sound'], 'Pictures, network and security only.'],
+      ] as const
+    ).map(([name, withoutSystems, note], order) =>
+      create('offerOptions', {
+        ...{ id: house.id('option'), order, name, note, withoutSystems: [...withoutSystems] },
+        ...{ withoutRoomIds: [], withoutPhaseIds: [], swaps: [] },
+      }),
+    ),
+    create('roomDates', { id: house.id('day'), roomId: front.id, gate: 'insulation', from: '', on: '2027-01-29' }),
+  ]);
+  const { project } = house;
+  house.apply([updateProject(project.project, { priceSettings: { ...project.project.priceSettings, taxPercent: 20 } })!]);
 }

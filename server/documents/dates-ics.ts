@@ -6,6 +6,9 @@ import { billName, billNames, en, words } from '@dusky-spool/texts';
 const at = (day: string): Date => new Date(`${day}T00:00:00Z`);
 const DAY_MS = 86_400_000;
 
+/** Lines that only one other program reads. */
+const isOfAnotherProgram = (line: string): boolean => line.startsWith('X-') && !line.startsWith('X-WR-');
+
 /** Gates with their windows, our own days before them, days by which things are ordered and decided; whole days, as calendars read them. */
 export function datesIcs(project: ProjectDocument, today: string): string {
   const source = offerSourceOf(project);
@@ -43,5 +46,9 @@ export function datesIcs(project: ProjectDocument, today: string): string {
     );
   for (const { id, subject, by } of decisions) add(`decision-${id}`, words.t('documents.dates.decide', { subject }), by, by);
   if (commissionFrom !== '') add('commission', words.t('documents.dates.commission'), commissionFrom, commissionFrom);
-  return calendar.toString();
+  return calendar
+    .toString()
+    .split('\r\n')
+    .filter((line) => !isOfAnotherProgram(line))
+    .join('\r\n');
 }

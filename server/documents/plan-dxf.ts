@@ -126,6 +126,6 @@ function addMark(dxf: DxfWriter, mark: SheetMark, unit: number, extent: Extent):
     case 'opening':
     case 'riser':
     case 'leaf':
-      return line(mark.points, LAYER_OF[mark.kind]!, mark.kind !== 'leaf');
+      return line(mark.kind === 'leaf' ? mark.points.slice(0, 2) : mark.points, LAYER_OF[mark.kind]!, mark.kind !== 'leaf');
   }
 }

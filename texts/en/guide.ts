@@ -258,7 +258,7 @@ export const guidePages: readonly GuidePage[] = [
   {
     id: 'order',
     title: 'Order',
-    lead: 'What to buy, what is cut from which spool, and the bill of materials.',
+    lead: 'What to buy and what is cut from which spool, the offer to the client, dates, goods and changes.',
     stages: ['order'],
     picture: 'order.png',
     sections: [
@@ -272,6 +272,40 @@ export const guidePages: readonly GuidePage[] = [
           'Stock and sizes: spools that are there, also from earlier jobs, and the sizes that can be bought with their prices and lead times. A cable without a size comes on its usual spool.',
           'Bill of materials: everything part by part, in whole hundredths, with what goes lost of its kind. A line that is chosen names the runs, devices and equipment that it is there for. Saved as CSV; lines without a price are counted, not guessed.',
           'Leads with plugs, as for pictures, are bought in the next length that is made.',
+        ],
+      },
+      {
+        title: 'Prices and the offer',
+        text: 'Price lists come in as CSV or XLSX, or are typed. The lowest price that is valid today is taken; without one, that of the device library. The offer adds margin to materials, asks the rate for every person-hour, and takes flat prices for outlets, windows or single runs. Cost, price and tax are whole cents and rounded on each line, so that the sum of the lines is the total. Labor is an estimate within ±40 %.',
+        steps: [
+          'Price lists: Import CSV or XLSX, say which column holds what (it is remembered on this device for tables with the same head), and take the good rows; each row that cannot be taken is told by its line and field.',
+          'Offer: the sums by part, system, room, phase or supplier. Choose any line to read how its price came about and which runs, devices and equipment it is there for.',
+          'Options side by side: without a system, a room or a phase, or with other devices; each with its total and its difference.',
+          'One more now, and after drywall: what each kind of place costs while the walls are open, and later.',
+          'Site tasks: allowances for what is not known behind finished walls, protection, patching and hired access; who could do each, with price, days and risk side by side.',
+          'Offer as PDF: what each system costs, what is fitted, the choices and the terms, without any cost of the firm.',
+        ],
+      },
+      {
+        title: 'Dates and goods in',
+        text: 'Every drawing, hole, bracket, run, penetration, device and task has the gate that it must meet, in its room. Days count as working days, back from the gate, both ends in.',
+        steps: [
+          'Dates: give the gates their days in the table; a room with a day of its own is added below. The bar below a gate is our own work for two persons, from the day on which it must begin.',
+          'What missed its gate is listed with the trades to call back and, once the walls are closed, what it costs.',
+          'Order by: on site on the first day of the work, less the lead time. Save calendar gives all of it to a calendar program.',
+          'Goods in: one click orders what is open; each delivery carries its days, where it is, what is damaged, serial numbers, conditions, and who builds it in the shop.',
+        ],
+      },
+      {
+        title: 'Baselines and change orders',
+        text: 'Lock the scope when the client signs: a baseline is never changed. A change order is the difference of two baselines, with the lines and runs that change, the price with tax, the gate at which it came, and the signature; nothing of it is typed.',
+      },
+      {
+        title: 'Drawing set and open formats',
+        text: 'Export in Devices or Cabling makes one PDF with cover, index, plans by level and system, ceilings, wall elevations, riser diagram, holes, conduits, theatres, head ends, schedules, pull sheet, labels, calculations and safety, on A4 to A1, letter, tabloid or arch D. Choose for whom, and only those sheets are in it.',
+        steps: [
+          'For other programs: the plan as DXF in true size with layers by system and a block for each kind of device, as SVG or PNG; a wire list; dates; a workbook with types, filters and totals.',
+          'Everything with a manifest: one ZIP with all of it and the project itself; the manifest has the size and SHA-256 of each file and the revision that all were made from.',
         ],
       },
     ],

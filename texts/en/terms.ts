@@ -174,6 +174,17 @@ export const terms = {
     solar: 'Solar (PV)',
   },
   answers: { wanted: 'Wanted', prepared: 'Prepared', later: 'Later phase', nothing: 'Not required', none: 'Not discussed' },
+  packs: {
+    all: 'Everybody: all sheets',
+    crew: 'Crew',
+    electrician: 'Electrician',
+    framer: 'Framer',
+    joiner: 'Joiner',
+    finisher: 'Tiler, plasterer and painter',
+    'remote-electrician': 'Electrician who works alone on site',
+    inspector: 'Inspector',
+    client: 'Client',
+  },
   gates: {
     framing: 'Framing inspection',
     'mains-rough-in': 'Mains rough-in',

@@ -26,7 +26,7 @@ export function planSvg(sheet: PlanSheet, title: string, pens: PlanSvgPens): str
         return `<polygon points="${points(mark.points)}" fill="#fff" stroke="${pens.ink}" stroke-width="0.18"/>`;
       case 'leaf':
       case 'riser':
-        return `<polyline points="${points(mark.points)}" fill="none" stroke="${pens.soft}" stroke-width="0.25"/>`;
+        return `<polyline points="${points(mark.kind === 'leaf' ? mark.points.slice(0, 2) : mark.points)}" fill="none" stroke="${pens.soft}" stroke-width="0.25"/>`;
       case 'rack':
         return `<polygon points="${points(mark.points)}" fill="${pens.soft}"/>`;
       case 'room':

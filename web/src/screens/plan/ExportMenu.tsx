@@ -8,7 +8,9 @@ import { useAfterFirstPaint } from '../../state/useAfterFirstPaint.ts';
 import { useRight } from '../../ground/api/session.ts';
 import { text, textNamed } from '../../ground/text.ts';
 import { type Making, MakingDialog } from '../../ui/MakingDialog.tsx';
+import { DrawingSetDialog } from './DrawingSetDialog.tsx';
 import type { MadeHere } from './make-here.ts';
+import { paperName } from './paper-name.ts';
 import { TitleBlock } from './TitleBlock.tsx';
 import { useCallback, useEffect, useState } from 'react';
 import { App as AntApp, Button, Dropdown, Modal, Segmented } from 'antd';
@@ -18,8 +20,10 @@ interface Props {
   readonly levelId: string;
 }
 
-const METRIC_SHEETS = ['A4', 'A3', 'A2'];
-const IMPERIAL_SHEETS = ['Letter', 'Tabloid'];
+const METRIC_SHEETS = ['A4', 'A3', 'A2', 'A1'];
+const IMPERIAL_SHEETS = ['Letter', 'Tabloid', 'ArchD'];
+/** Plans of the level that is open, in open formats. */
+const PLAN_FILES = ['dxf', 'svg', 'png'] as const;
 
 /** What this device makes without a connection; label sheets then as a drawing. */
 const MADE_HERE: Readonly<Record<string, MadeHere>> = {
@@ -56,15 +60,15 @@ function useAskPrinted(): () => void {
     });
 }
 
-type Asking = 'labels' | 'plan' | null;
+type Asking = 'labels' | 'plan' | 'set' | null;
 
-/** What is asked for now, and whether the menu is open; a link may ask too (`export=plan`, `export=all`), until it is answered. */
+/** What is asked for now, and whether the menu is open; a link may ask too (`export=plan`, `export=set`, `export=all`), until it is answered. */
 function useAsking(): [Asking, (asking: Asking) => void, boolean, (isOpen: boolean) => void] {
   const [linked, answered] = useAskedByLink('export');
   const [own, setOwn] = useState<Asking>(null);
   const [isOpen, setIsOpen] = useState(false);
   return [
-    linked === 'labels' || linked === 'plan' ? linked : own,
+    linked === 'labels' || linked === 'plan' || linked === 'set' ? linked : own,
     (asking) => {
       setOwn(asking);
       answered();
@@ -76,6 +80,30 @@ function useAsking(): [Asking, (asking: Asking) => void, boolean, (isOpen: boole
     },
   ];
 }
+
+type Plain = (
+  key: string,
+  label: string,
+  name: string,
+  query?: Readonly<Record<string, unknown>>,
+) => { readonly key: string; readonly label: string; readonly onClick: () => void };
+
+/** What other programs read; with costs, and the whole project, only for who plans. */
+const openFormats = (plain: Plain, plan: { readonly level: string; readonly paper: string }, mayTakeFile: boolean) => ({
+  key: 'openFormats',
+  label: text('schedule.openFormats'),
+  children: [
+    ...PLAN_FILES.map((kind) => plain(kind, text(`schedule.planFiles.${kind}`), `plan.${kind}`, plan)),
+    plain('wireList', text('schedule.wireList'), 'wire-list.csv'),
+    plain('dates', text('schedule.dates'), 'dates.ics'),
+    ...(mayTakeFile
+      ? [
+          plain('houseXlsx', text('schedule.houseXlsx'), 'house.xlsx'),
+          plain('package', text('schedule.package'), 'package.zip', { paper: plan.paper }),
+        ]
+      : []),
+  ],
+});
 
 /** Everything that can be taken to site. */
 export function ExportMenu({ projectId, levelId }: Props) {
@@ -102,6 +130,7 @@ export function ExportMenu({ projectId, levelId }: Props) {
   const make = (label: string, name: string, query: Readonly<Record<string, unknown>> = {}, onSaved?: () => void) =>
     setMaking({ label, path: `/projects/${projectId}/documents/${name}/job`, query, here: hereOf(name, query), onSaved });
   const askPrinted = useAskPrinted();
+  const papers = imperial ? [...IMPERIAL_SHEETS, ...METRIC_SHEETS] : [...METRIC_SHEETS, ...IMPERIAL_SHEETS];
   const asked =
     asking === 'labels'
       ? { label: text('schedule.labels'), name: 'labels.pdf', query: { size, paper: labelPaper } as Record<string, string> }
@@ -130,6 +159,8 @@ export function ExportMenu({ projectId, levelId }: Props) {
             plain('labelsCsv', text('schedule.labelsCsv'), 'labels.csv'),
             plain('labelsSvg', text('schedule.labelsSvg'), 'labels.svg', { paper }),
             { key: 'plan', label: text('schedule.plan'), onClick: () => setAsking('plan') },
+            { key: 'set', label: text('schedule.set'), onClick: () => setAsking('set') },
+            openFormats(plain, { level: levelId, paper: sheet }, mayTakeFile),
             ...SHEETS.map(([key, name]) => plain(key, text(`schedule.${key}`), `${name}.pdf`, { paper })),
             ...(mayTakeFile
               ? [
@@ -149,8 +180,18 @@ export function ExportMenu({ projectId, levelId }: Props) {
           {text('schedule.export')}
         </Button>
       </Dropdown>
+      <DrawingSetDialog
+        isOpen={asking === 'set'}
+        papers={papers}
+        usualPaper={sheet}
+        onMake={(query) => {
+          make(text('schedule.set'), 'drawing-set.pdf', query);
+          setAsking(null);
+        }}
+        onClose={() => setAsking(null)}
+      />
       <Modal
-        open={asking !== null}
+        open={asking === 'labels' || asking === 'plan'}
         title={asking === 'plan' ? text('schedule.planTitle') : text('schedule.labelTitle')}
         onCancel={() => setAsking(null)}
         footer={
@@ -185,11 +226,7 @@ export function ExportMenu({ projectId, levelId }: Props) {
           <div className="ask">
             <p>{project.levels[levelId]?.name}</p>
             <div className="eyebrow">{text('schedule.paper')}</div>
-            <Segmented
-              value={sheet}
-              onChange={setSheet}
-              options={imperial ? [...IMPERIAL_SHEETS, ...METRIC_SHEETS] : [...METRIC_SHEETS, ...IMPERIAL_SHEETS]}
-            />
+            <Segmented value={sheet} onChange={setSheet} options={papers.map((value) => ({ value, label: paperName(value) }))} />
             <TitleBlock />
           </div>
         )}

@@ -7,7 +7,7 @@ import { chromiumPath, ensureBuilt, ensureChromium, ensurePackages, ensurePostgr
 
 const json = process.argv.includes('--json');
 const area = process.argv.includes('--area') ? process.argv[process.argv.indexOf('--area') + 1] : null;
-const AREAS = ['app', 'survey', 'devices', 'routing', 'checks', 'pictures', 'theatre', 'head-end', 'spools', 'load'];
+const AREAS = ['app', 'survey', 'devices', 'routing', 'checks', 'pictures', 'theatre', 'head-end', 'spools', 'documents', 'load'];
 if (area !== null && !AREAS.includes(area)) {
   console.error(`--area: ${area} has no figures yet. Areas with figures: ${AREAS.join(', ')}.`);
   process.exit(2);

@@ -1,5 +1,6 @@
 import { benchApp } from './app.ts';
 import { checkFigures } from './checks.ts';
+import { documentFigures } from './documents.ts';
 import { benchDevices } from './devices.ts';
 import { benchRouting } from './routing.ts';
 import { loadFigures } from './load.ts';
@@ -21,6 +22,7 @@ const AREAS: Record<string, () => Figure[] | Promise<Figure[]>> = {
   theatre: theatreFigures,
   'head-end': headEndFigures,
   spools: spoolFigures,
+  documents: documentFigures,
   load: loadFigures,
 };
 const figures: Figure[] = [];

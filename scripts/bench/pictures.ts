@@ -2,6 +2,7 @@ import sharp from 'sharp';
 import { TILE_PX } from '../../core/model/index.ts';
 import { startLoadServer } from './load.ts';
 import { figure, type Figure, percentile } from './figure.ts';
+import { whileDoing } from './while-doing.ts';
 import { TestClient } from '../../server/testing/test-client.ts';
 
 const WIDTH_PX = 20_000;
@@ -47,23 +48,6 @@ async function sent(
   return { id: ((await response.json()) as { id: string }).id, seconds: (performance.now() - start) / 1000 };
 }
 
-/** How long answers take, again and again, until the work is done. */
-async function whileDoing<T>(work: Promise<T>, ask: () => Promise<unknown>): Promise<{ result: T; answersMs: number[] }> {
-  const answersMs: number[] = [];
-  let busy = true;
-  const asking = (async () => {
-    while (busy) {
-      const start = performance.now();
-      await ask();
-      answersMs.push(performance.now() - start);
-      await new Promise((done) => setTimeout(done, HEALTH_EVERY_MS));
-    }
-  })();
-  const result = await work.finally(() => (busy = false));
-  await asking;
-  return { result, answersMs };
-}
-
 /** Plans of 200 megapixels: taken in and cut into tiles once, looked at tile by tile, while the server answers. */
 export async function pictureFigures(): Promise<Figure[]> {
   const { child, url } = await startLoadServer();
@@ -82,7 +66,7 @@ export async function pictureFigures(): Promise<Figure[]> {
       await response.arrayBuffer();
       tileMs.push(performance.now() - start);
     };
-    const png = await whileDoing(sent(owner, projectId, await largePlan('png'), 'image/png'), health);
+    const png = await whileDoing(sent(owner, projectId, await largePlan('png'), 'image/png'), health, HEALTH_EVERY_MS);
     const deepest = Math.ceil(Math.log2(WIDTH_PX / TILE_PX));
     let turn = 0;
     const someTile = () => {
@@ -96,10 +80,14 @@ export async function pictureFigures(): Promise<Figure[]> {
     for (let n = 0; n < TILES; n++) await someTile();
     const quiet = [...tileMs];
     tileMs.length = 0;
-    const jpeg = await whileDoing(sent(owner, projectId, await largePlan('jpeg'), 'image/jpeg'), async () => {
-      await someTile();
-      await health();
-    });
+    const jpeg = await whileDoing(
+      sent(owner, projectId, await largePlan('jpeg'), 'image/jpeg'),
+      async () => {
+        await someTile();
+        await health();
+      },
+      HEALTH_EVERY_MS,
+    );
     const whole = performance.now();
     await (await owner.send('GET', `/projects/${projectId}/pictures/${png.result.id}`)).arrayBuffer();
     const wholeMs = performance.now() - whole;

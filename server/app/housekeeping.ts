@@ -17,7 +17,7 @@ export async function tidyUp(services: Services, now: Date): Promise<void> {
   const ago = (ms: number) => new Date(now.getTime() - ms);
   await removeRested(database, now);
   await closeLostJobs(database, ago(15 * MINUTE_MS));
-  await deleteEndedJobs(database, ago(HOUR_MS));
+  await deleteEndedJobs(database, ago(HOUR_MS), ago(30 * DAY_MS));
   await deletePlanFiles(database, ago(2 * DAY_MS));
   await deletePrinted(database, ago(7 * DAY_MS));
   await mail.deleteOld(ago(30 * DAY_MS));

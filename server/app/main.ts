@@ -19,6 +19,10 @@ const running = await startServer(config, { beforeMigrations: backupBefore(confi
 const firstStart = (await countMembers(running.database)) === 0;
 console.log(JSON.stringify({ ready: true, address: running.address, firstStart }));
 
+// The first document then takes as long as any other.
+const WARM_AFTER_MS = 1500;
+if (process.env.NODE_ENV !== 'test') setTimeout(() => running.services.jobs.warm(), WARM_AFTER_MS).unref();
+
 let stopping = false;
 for (const signal of ['SIGINT', 'SIGTERM'] as const) {
   process.on(signal, () => {

@@ -97,6 +97,12 @@ export class JobQueue {
       }
   }
 
+  /** Has one runner of documents ready before anybody asks for one. */
+  warm(): void {
+    const lane = LANE_OF.document;
+    this.places.find((place) => place.runner.isOf(lane))?.runner.warm();
+  }
+
   /** Queues a job for a member. Problem: `too-many-jobs`. */
   submit<K extends JobKind>(member: SignedIn, submission: Submission<K>): Promise<string> {
     return this.enqueue(member.firmId, member.id, submission);

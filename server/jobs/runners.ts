@@ -121,6 +121,15 @@ export class Runner {
     });
   }
 
+  isOf(lane: string): boolean {
+    return this.lane.name === lane;
+  }
+
+  /** Loads its work before the first task comes, so that this one need not wait for it. */
+  warm(): void {
+    this.vessel ??= this.start();
+  }
+
   /** Ends the task that runs, where one does. */
   cancel(): void {
     if (!this.endTask) return;

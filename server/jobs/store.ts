@@ -1,5 +1,5 @@
 import { Op, QueryTypes, type Transaction } from 'sequelize';
-import type { JobState } from '@dusky-spool/core/model';
+import type { JobState, MadeDocumentReply } from '@dusky-spool/core/model';
 import type { Problem } from '@dusky-spool/core/math';
 import type { Database } from '../database/index.ts';
 
@@ -78,7 +78,34 @@ export async function storeResultFile({ models }: Database, jobId: string, file:
   await models.jobFiles.upsert({ jobId, part: 'result', ...file });
 }
 
-/** Jobs that ended before a moment go, with their files. */
-export async function deleteEndedJobs({ models }: Database, before: Date): Promise<void> {
-  await models.jobs.destroy({ where: { finishedAt: { [Op.lt]: before } } });
+/** The newest documents that were made of a project: what, from which revision, when, and whether the file is still there. */
+export async function madeDocuments({ models }: Database, projectId: string, limit: number): Promise<MadeDocumentReply[]> {
+  const rows = (await models.jobs.findAll({
+    where: { projectId, kind: 'document', state: 'done' },
+    order: [['finishedAt', 'DESC']],
+    limit,
+    raw: true,
+  })) as unknown as (JobRow & { readonly finishedAt: Date })[];
+  return rows.map(({ id, params, result, finishedAt, memberId }) => ({
+    ...{ id, memberId, name: String(params.name), revision: Number(result?.revision ?? 0), madeAt: finishedAt.toISOString() },
+    query: Object.fromEntries(
+      Object.entries((params.query ?? {}) as Record<string, unknown>).filter(
+        (entry): entry is [string, string] => typeof entry[1] === 'string',
+      ),
+    ),
+  }));
+}
+
+/**
+ * Files of jobs that ended before a moment go, and the jobs with them; that a document was made from a revision is remembered until
+ * `forgotten`.
+ */
+export async function deleteEndedJobs({ models, sequelize }: Database, before: Date, forgotten: Date): Promise<void> {
+  await sequelize.query('DELETE FROM job_files USING jobs WHERE jobs.id = job_files.job_id AND jobs.finished_at < :before', {
+    replacements: { before },
+  });
+  const isOver = { finishedAt: { [Op.lt]: before } };
+  const isNoDocument = { [Op.or]: [{ kind: { [Op.ne]: 'document' } }, { state: { [Op.ne]: 'done' } }] };
+  await models.jobs.destroy({ where: { [Op.and]: [isOver, isNoDocument] } });
+  await models.jobs.destroy({ where: { finishedAt: { [Op.lt]: forgotten } } });
 }

@@ -18,5 +18,5 @@ export async function makeDocument(
     throw new PlannedRefusal(problem);
   });
   const { mediaType, bytes, result } = made;
-  return { result, file: { name: `${fileName(project.project.name)}-${made.name}`, mediaType, bytes } };
+  return { result: { ...result, revision }, file: { name: `${fileName(project.project.name)}-${made.name}`, mediaType, bytes } };
 }

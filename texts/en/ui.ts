@@ -924,6 +924,8 @@ export const ui = {
     setPack: 'For whom',
     setPreview: 'Preview of the first sheets',
     openFormats: 'For other programs',
+    made: 'Made lately',
+    madeLine: '{{name}}{{pack}}, from revision {{revision}}, {{day}}',
     planFiles: { dxf: 'Plan of this level (DXF)', svg: 'Plan of this level (SVG)', png: 'Plan of this level (PNG)' },
     wireList: 'Wire list for label programs (CSV)',
     dates: 'Dates (iCalendar)',

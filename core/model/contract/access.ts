@@ -20,7 +20,11 @@ const RIGHTS: Readonly<Record<Role, readonly Right[]>> = {
 export const hasRight = (role: Role, right: Right): boolean => RIGHTS[role].includes(right);
 
 /** Lists in which a crew writes down what it found and did. */
-const CREW_LISTS: ReadonlySet<string> = new Set(['facts', 'walkResults', 'deviceWalks', 'seals', 'waySigns', 'spentNumbers']);
+const CREW_LISTS: ReadonlySet<string> = new Set([
+  ...['facts', 'walkResults', 'deviceWalks', 'seals', 'waySigns', 'spentNumbers'],
+  // What was cut from which spool, and what came in.
+  ...['spoolCuts', 'deliveries'],
+]);
 /** Fields that a crew may change of what is planned. */
 const CREW_FIELDS: Readonly<Record<string, ReadonlySet<string>>> = {
   runs: new Set(['state', 'printedOn', 'printedAs', 'note']),

@@ -30,6 +30,19 @@ export type ProblemReply = z.infer<typeof problemReply>;
 /** The id of what was made. */
 export const madeReply = z.strictObject({ id: z.string() });
 
+/** A document that was made of a project, by the revision that it was made from. */
+export const madeDocumentReply = z.strictObject({
+  id: z.string(),
+  memberId: z.string().nullable(),
+  name: z.string(),
+  query: z.record(z.string(), z.string()),
+  revision: z.int().min(0),
+  madeAt: z.iso.datetime(),
+});
+export const madeDocumentsReply = z.strictObject({ documents: list(madeDocumentReply) });
+export type MadeDocumentReply = z.infer<typeof madeDocumentReply>;
+export type MadeDocumentsReply = z.infer<typeof madeDocumentsReply>;
+
 /** Who is signed in, and what the sign-in page may offer. */
 export const sessionReply = z.strictObject({
   member: z.strictObject({ id: z.uuid(), name: z.string(), firm: z.string(), role: z.enum(ROLES) }).nullable(),

@@ -9,6 +9,7 @@ import sharp from 'sharp';
 import {
   create,
   type DocumentReply,
+  type MadeDocumentsReply,
   type PrinterJobsReply,
   type PrintLabelsReply,
   type ProjectSummary,
@@ -40,6 +41,24 @@ describe('documents', () => {
   after(async () => {
     await server.close();
     rmSync(folder, { recursive: true, force: true });
+  });
+
+  it('list what was made and from which revision, each person the own ones', async () => {
+    await client.send('GET', `/projects/${project.id}/documents/wire-list.csv`);
+    const { documents } = await client.json<MadeDocumentsReply>('GET', `/projects/${project.id}/documents`);
+    const { revision } = await client.load(project.id);
+    expect(documents.some((one) => one.name === 'wire-list.csv' && one.revision === revision)).to.equal(true);
+  });
+
+  it('with costs of the firm, or the whole project, are for who plans alone', async () => {
+    const crew = await client.invite('crew@example.test', 'crew', [project.id]);
+    for (const name of ['house.xlsx', 'package.zip']) {
+      expect((await crew.send('GET', `/projects/${project.id}/documents/${name}`)).status, name).to.equal(403);
+      expect((await crew.send('POST', `/projects/${project.id}/documents/${name}/job`, {})).status, name).to.equal(403);
+    }
+    expect((await crew.send('GET', `/projects/${project.id}/documents/wire-list.csv`)).status).to.equal(200);
+    const { documents } = await crew.json<MadeDocumentsReply>('GET', `/projects/${project.id}/documents`);
+    expect(documents.map(({ name }) => name)).to.deep.equal(['wire-list.csv']);
   });
 
   const fetched = async (path: string) =>

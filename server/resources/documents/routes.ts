@@ -1,5 +1,13 @@
 import express, { type Request, type Response } from 'express';
-import { hasRight, madeReply, printLabelsReply, type PrintLabelsReply, printLabelsRequest } from '@dusky-spool/core/model';
+import {
+  hasRight,
+  madeDocumentsReply,
+  type MadeDocumentsReply,
+  madeReply,
+  printLabelsReply,
+  type PrintLabelsReply,
+  printLabelsRequest,
+} from '@dusky-spool/core/model';
 import {
   DOCUMENT_QUERIES,
   DOCUMENT_TITLES,
@@ -11,7 +19,7 @@ import {
 import { parseBody, parseValue } from '../../http/parse.ts';
 import { refusal } from '../../http/problems.ts';
 import type { RouteTable } from '../../http/route-table.ts';
-import { resultFile } from '../../jobs/store.ts';
+import { madeDocuments, resultFile } from '../../jobs/store.ts';
 import { sendJobFile } from '../jobs/routes.ts';
 import { storePrinted } from '../printing/store.ts';
 import { type Services, untilGone } from '../../services/services.ts';
@@ -44,6 +52,7 @@ export function documentRoutes(table: RouteTable, services: Services): void {
   for (const name of FETCHED_DOCUMENTS) fetch(`/projects/:projectId/documents/${name}`, name, (request) => request.query);
   fetch('/projects/:projectId/documents/cut-out/:deviceId', 'cut-out', ({ params }) => ({ deviceId: params.deviceId }));
 
+  madeRoutes(table, services);
   // The same as a job that can be watched and stopped: the file is fetched from it when it is done.
   table.post(
     '/projects/:projectId/documents/:name/job',
@@ -92,6 +101,25 @@ export function documentRoutes(table: RouteTable, services: Services): void {
     },
   );
 }
+
+/** What was made lately, and from which revision. */
+function madeRoutes(table: RouteTable, { database }: Services): void {
+  table.get(
+    '/projects/:projectId/documents',
+    'read',
+    { does: 'Documents that were made lately, with the revision of each', reply: madeDocumentsReply },
+    async (request, response) => {
+      const all = await madeDocuments(database, String(request.params.projectId), MADE_LISTED);
+      const { id, role } = response.locals.member!;
+      // A job is its member's own, and that of who runs the firm.
+      const documents = all.filter(({ memberId }) => memberId === id || hasRight(role, 'own'));
+      response.json({ documents } satisfies MadeDocumentsReply);
+    },
+  );
+}
+
+/** So many documents are listed. */
+const MADE_LISTED = 50;
 
 /** As printed in title blocks: 2026-11-24. */
 const today = () => new Date().toISOString().slice(0, 10);

@@ -3,15 +3,18 @@ import css from './ui.module.css';
 export function DayField({
   label,
   value,
+  isBare = false,
   onChange,
 }: {
   readonly label: string;
+  /** Whether its label is only for who does not see its row and column. */
+  readonly isBare?: boolean;
   readonly value: string;
   readonly onChange: (value: string) => void;
 }) {
   return (
     <label className="field">
-      <span>{label}</span>
+      {!isBare && <span>{label}</span>}
       <input
         type="date"
         className={css.dayField}

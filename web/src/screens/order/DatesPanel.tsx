@@ -138,6 +138,7 @@ function GateTable({ schedule: { gates, items }, mayPlan }: ScheduleProps & Pick
                   <td key={field}>
                     {mayPlan ? (
                       <DayField
+                        isBare
                         label={`${name}, ${text(`order.dates.columns.${field}`)}`}
                         value={state[field]}
                         onChange={(day) => dated(gate, { [field]: day })}

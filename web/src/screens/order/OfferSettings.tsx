@@ -58,7 +58,7 @@ export function OfferSettings() {
           value={project[`${name}Price`] ?? undefined}
           min={0}
           max={10_000}
-          placeholder=""
+          placeholder={text('order.offer.fields.byHours')}
           onChange={(value) => change({ [`${name}Price`]: value })}
           onEmpty={() => change({ [`${name}Price`]: null })}
         />

@@ -100,7 +100,7 @@ function PriceFields({ price, mayPlan }: { readonly price: Price; readonly mayPl
     if (operations.length > 0) return edit(price.item, operations);
   };
   return (
-    <fieldset className={css.fields} disabled={!mayPlan} aria-label={price.item}>
+    <fieldset className={`${css.fields} ${css.dense}`} disabled={!mayPlan} aria-label={price.item}>
       <WordsField
         label={text('order.prices.fields.item')}
         value={price.item}

@@ -141,11 +141,12 @@ function TaskCard({ task, mayPlan }: CardProps) {
       {mayPlan && (
         <SmallButton
           bare
+          aria-label={text('order.tasks.remove', { name: task.name })}
           onClick={() =>
             edit(text('order.tasks.remove', { name: task.name }), removeWithDependants(project, 'siteTasks', task.id))
           }
         >
-          {text('order.tasks.remove', { name: task.name })}
+          {text('order.remove')}
         </SmallButton>
       )}
     </fieldset>
@@ -226,6 +227,7 @@ function Choices({ task, change, mayPlan }: ChoicesProps) {
           {mayPlan && (
             <SmallButton
               bare
+              aria-label={text('order.tasks.removeChoice', { who: text(`order.tasks.performers.${by}`) })}
               onClick={() =>
                 change({
                   choices: task.choices.filter((choice) => choice.by !== by),
@@ -233,7 +235,7 @@ function Choices({ task, change, mayPlan }: ChoicesProps) {
                 })
               }
             >
-              {text('order.tasks.removeChoice', { who: text(`order.tasks.performers.${by}`) })}
+              {text('order.remove')}
             </SmallButton>
           )}
         </section>

@@ -48,7 +48,7 @@ describe('the order on screen', () => {
   it('takes spools and sizes with their prices, each under a name of its own, and removes them', async () => {
     const page = open('stock');
     await press(page, 'Add a size');
-    await enter(page, /^Price/, '45.67');
+    await enter(page, /^Price \(/, '45.67');
     expect(listOf(page.project(), 'spoolOffers')[0].priceCents).to.equal(4567);
     expect(valueIn(page, 'Lead time (working days)')).to.equal('5');
     await press(page, 'Add a spool');

@@ -3,10 +3,12 @@ import { Button, Modal, Segmented } from 'antd';
 import { useState } from 'react';
 import { text, term } from '../../ground/text.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
+import { MadeBefore } from './MadeBefore.tsx';
 import { paperName } from './paper-name.ts';
 import { TitleBlock } from './TitleBlock.tsx';
 
 interface Props {
+  readonly projectId: string;
   readonly isOpen: boolean;
   readonly papers: readonly string[];
   readonly usualPaper: string;
@@ -15,7 +17,7 @@ interface Props {
 }
 
 /** Who the drawings are for and on which paper: each person gets the sheets that are needed there. */
-export function DrawingSetDialog({ isOpen, papers, usualPaper, onMake, onClose }: Props) {
+export function DrawingSetDialog({ projectId, isOpen, papers, usualPaper, onMake, onClose }: Props) {
   const [pack, setPack] = useState<DrawingPack>('all');
   const [paper, setPaper] = useState(usualPaper);
   return (
@@ -43,6 +45,7 @@ export function DrawingSetDialog({ isOpen, papers, usualPaper, onMake, onClose }
         <div className="eyebrow">{text('schedule.paper')}</div>
         <Segmented value={paper} onChange={setPaper} options={papers.map((value) => ({ value, label: paperName(value) }))} />
         <TitleBlock />
+        {isOpen && <MadeBefore projectId={projectId} />}
       </div>
     </Modal>
   );

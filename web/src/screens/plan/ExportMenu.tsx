@@ -181,6 +181,7 @@ export function ExportMenu({ projectId, levelId }: Props) {
         </Button>
       </Dropdown>
       <DrawingSetDialog
+        projectId={projectId}
         isOpen={asking === 'set'}
         papers={papers}
         usualPaper={sheet}

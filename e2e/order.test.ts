@@ -55,4 +55,33 @@ describe('an order, from spools to the bill', () => {
     const counts = await page.locator('tbody').evaluateAll((bodies) => bodies.map((body) => body.querySelectorAll('tr').length));
     expect(counts).to.deep.equal(counts.toSorted((a, b) => b - a));
   });
+
+  it('offers at the prices of a list that is brought in, and locks the scope', async () => {
+    await open('prices');
+    const list = 'Item;Price;Supplier\nAccess point;99,00;Reed\nKeypad;soon;Reed\n';
+    await page.locator('input[type=file]').setInputFiles({ name: 'list.csv', mimeType: 'text/csv', buffer: Buffer.from(list) });
+    await page.getByText('“soon” is not an amount').waitFor();
+    await page.getByRole('button', { name: 'Take 1 price' }).click();
+    await saved(page);
+    await open('offer');
+    await page.getByRole('button', { name: 'Access point' }).click();
+    await page.getByText(/^Reed : 99\.00 EUR each/).waitFor();
+    await open('changes');
+    await page.getByRole('button', { name: 'Lock the scope as it is now' }).click();
+    await saved(page);
+    await page.getByText(/^Nothing has changed since/).waitFor();
+    const { baselines } = await project();
+    expect(Object.values(baselines).map(({ number, runs }) => [number, runs.length])).to.deep.equal([[1, 122]]);
+  });
+
+  it('prints the drawing set of one person, and says from which revision it was made', async () => {
+    await page.goto(`${app.url}/p/${id}/devices?export=set`);
+    const dialog = page.getByRole('dialog', { name: 'Drawing set (PDF)' });
+    await dialog.waitFor();
+    const saving = page.waitForEvent('download', { timeout: 120_000 });
+    await dialog.getByRole('button', { name: 'Preview of the first sheets' }).click();
+    expect((await saving).suggestedFilename()).to.equal('saltmarsh-granary-drawing-set-preview.pdf');
+    await page.goto(`${app.url}/p/${id}/devices?export=set`);
+    await dialog.getByText(/^drawing-set\.pdf \(Everybody: all sheets\), from revision \d+/).waitFor();
+  });
 });

@@ -31,11 +31,23 @@ const DRAWINGS: readonly (readonly [string, TradeGate])[] = [
   ['joinery', 'joinery'],
 ];
 
+/** A gate without a day of its own is met with the next one that has one: firestopping by the inspection, or before the insulation. */
+const AT_LATEST: Partial<Record<TradeGate, readonly TradeGate[]>> = {
+  firestop: ['inspection', 'insulation', 'board'],
+  inspection: ['insulation', 'board'],
+  'low-voltage-rough-in': ['inspection', 'insulation', 'board'],
+  insulation: ['board'],
+};
+
 /** When a gate is reached: in a room by its own date where it has one; empty where nobody knows. */
 export function gateDay(project: ProjectDocument, gate: TradeGate, roomId: string | null): string {
-  const own =
-    roomId === null ? undefined : listOf(project, 'roomDates').find((date) => date.roomId === roomId && date.gate === gate);
-  return own?.on || gateDate(project, gate);
+  for (const one of [gate, ...(AT_LATEST[gate] ?? [])]) {
+    const own =
+      roomId === null ? undefined : listOf(project, 'roomDates').find((date) => date.roomId === roomId && date.gate === one);
+    const day = own?.on || gateDate(project, one);
+    if (day !== '') return day;
+  }
+  return '';
 }
 
 const PULLED: ReadonlySet<string> = new Set(['pulled', 'terminated', 'tested']);

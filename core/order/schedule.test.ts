@@ -63,6 +63,14 @@ describe('the dates of a job', () => {
     expect(items.find(({ id }) => id === 'holes')!.gate).to.equal('low-voltage-rough-in');
   });
 
+  it('meet the next gate that has a day where their own has none', () => {
+    const project = dated({ insulation: '2027-03-05' });
+    const [hole] = gateItems(project).filter(({ kind }) => kind === 'hole');
+    expect([hole.gate, hole.dueOn]).to.deep.equal(['low-voltage-rough-in', '2027-03-05']);
+    expect(gateItems(dated({ board: '2027-03-12' })).find(({ kind }) => kind === 'run')!.dueOn).to.equal('2027-03-12');
+    expect(gateItems(dated({ paint: '2027-03-12' })).find(({ kind }) => kind === 'run')!.dueOn).to.equal('');
+  });
+
   it('start the crew so many days before the gate, and order what is bought before that', () => {
     const project = dated({ 'low-voltage-rough-in': '2027-03-05', 'trim-out': '2027-06-04', paint: '2027-05-14' });
     const { gates, orders, commissionFrom } = schedule(project, '2027-01-04');

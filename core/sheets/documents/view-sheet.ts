@@ -1,6 +1,5 @@
-import type { Point2 } from '../../math/index.ts';
 import type { SystemName } from '../../model/index.ts';
-import { PAPER_MM } from '../../math/index.ts';
+import { PAPER_MM, type Point2 } from '../../math/index.ts';
 import type { SheetPaper } from './plan-sheet.ts';
 
 /** A mark of a drawn view; millimetres from the lower left corner of the paper. */

@@ -84,10 +84,18 @@ export const putJson = <T>(path: string, body: unknown): Promise<T> =>
 export const postForm = async <T>(path: string, form: FormData): Promise<T> =>
   (await (await request('POST', path, form)).json()) as T;
 
+/** The name of a file as the server writes it (RFC 6266): in any alphabet, in quotes, or plain. */
+export function nameInHeader(header: string): string {
+  const encoded = /filename\*=UTF-8''([^;]+)/i.exec(header)?.[1];
+  if (encoded !== undefined) return decodeURIComponent(encoded);
+  const [, quoted, plain] = /filename=(?:"([^"]+)"|([^;\s]+))/i.exec(header) ?? [];
+  return quoted ?? plain ?? 'file';
+}
+
 /** Fetches a file into the browser's downloads under the name that the server gives it; returns that name. */
 export async function download(path: string): Promise<string> {
   const response = await request('GET', path);
-  const name = /filename="([^"]+)"/.exec(response.headers.get('content-disposition') ?? '')?.[1] ?? 'file';
+  const name = nameInHeader(response.headers.get('content-disposition') ?? '');
   saveFile(name, await response.blob());
   return name;
 }

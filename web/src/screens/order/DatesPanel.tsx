@@ -12,6 +12,7 @@ import { DayField } from '../../ui/DayField.tsx';
 import { type Making, MakingDialog } from '../../ui/MakingDialog.tsx';
 import { SmallButton } from '../../ui/SmallButton.tsx';
 import { gateItemName } from './gate-item-name.ts';
+import { GateBoard } from './GateBoard.tsx';
 import { GateTimeline } from './GateTimeline.tsx';
 import { RoomDates } from './RoomDates.tsx';
 
@@ -42,6 +43,7 @@ export function DatesPanel({ projectId, offer, mayPlan }: Props) {
       </p>
       <Contradictions schedule={schedule} />
       <GateTimeline schedule={schedule} today={today()} />
+      <GateBoard schedule={schedule} />
       <GateTable {...{ schedule, mayPlan }} />
       {schedule.commissionFrom && <p>{text('order.dates.commission', { day: schedule.commissionFrom })}</p>}
       <LateItems schedule={schedule} />

@@ -19,11 +19,11 @@ const lineName = (line: OfferLine): string => [offerLineName(line), line.detail]
 
 interface Props {
   readonly offer: Offer;
-  readonly mayPlan: boolean;
+  readonly mayWrite: boolean;
 }
 
 /** What is needed, ordered and there, and every delivery with where it is. */
-export function GoodsPanel({ offer, mayPlan }: Props) {
+export function GoodsPanel({ offer, mayWrite }: Props) {
   const project = useProject();
   const { edit } = useProjectParts('edit');
   const goods = goodsOf(project, offer.lines, lineName);
@@ -45,7 +45,7 @@ export function GoodsPanel({ offer, mayPlan }: Props) {
   return (
     <>
       <p className="faint">{text('order.goods.lead')}</p>
-      {mayPlan && open.length > 0 && (
+      {mayWrite && open.length > 0 && (
         <SmallButton onClick={() => order(open)}>{text('order.goods.orderAll', { count: open.length })}</SmallButton>
       )}
       <table className={css.table}>
@@ -68,7 +68,7 @@ export function GoodsPanel({ offer, mayPlan }: Props) {
                 </td>
               ))}
               <td className={css.figure}>
-                {state.toOrder > 0 && mayPlan ? (
+                {state.toOrder > 0 && mayWrite ? (
                   <SmallButton onClick={() => order([state])}>{text('order.goods.order', { count: state.toOrder })}</SmallButton>
                 ) : (
                   state.toOrder || ''
@@ -81,7 +81,7 @@ export function GoodsPanel({ offer, mayPlan }: Props) {
       <h3 className={css.part}>{text('order.goods.deliveries')}</h3>
       {deliveries.length === 0 && <p>{text('order.goods.none')}</p>}
       {deliveries.map((delivery) => (
-        <DeliveryFields key={delivery.id} {...{ delivery, mayPlan }} />
+        <DeliveryFields key={delivery.id} {...{ delivery, mayWrite }} />
       ))}
     </>
   );
@@ -95,7 +95,7 @@ const WORDS = [
   ['note', 400],
 ] as const;
 
-function DeliveryFields({ delivery, mayPlan }: { readonly delivery: Delivery; readonly mayPlan: boolean }) {
+function DeliveryFields({ delivery, mayWrite }: { readonly delivery: Delivery; readonly mayWrite: boolean }) {
   const project = useProject();
   const { edit } = useProjectParts('edit');
   const change = (after: Partial<Delivery>) => {
@@ -106,7 +106,7 @@ function DeliveryFields({ delivery, mayPlan }: { readonly delivery: Delivery; re
     if (operations.length > 0) return edit(delivery.item, operations);
   };
   return (
-    <fieldset className={css.fields} disabled={!mayPlan} aria-label={delivery.item}>
+    <fieldset className={css.fields} disabled={!mayWrite} aria-label={delivery.item}>
       <b className={css.wide}>{delivery.item}</b>
       {(['count', 'damagedCount'] as const).map((field) => (
         <NumberField
@@ -155,7 +155,7 @@ function DeliveryFields({ delivery, mayPlan }: { readonly delivery: Delivery; re
           })
         }
       />
-      {mayPlan && (
+      {mayWrite && (
         <span className={css.buttons}>
           {delivery.receivedOn === '' && (
             <SmallButton onClick={() => change({ receivedOn: today(), place: 'shop' })}>

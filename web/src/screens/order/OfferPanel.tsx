@@ -54,7 +54,8 @@ export function OfferPanel({ projectId, order, offer, mayPlan }: Props) {
             ['tax', price(offer.taxCents)],
             ['total', price(offer.totalCents)],
             ['deposit', price(offer.depositCents)],
-            ['cost', price(offer.costCents)],
+            // What the firm pays is no business of whom it works for.
+            ...(mayPlan ? [['cost', price(offer.costCents)] as const] : []),
           ] as const
         ).map(([name, value]) => (
           <div key={name} className={name === 'total' ? css.mainSum : undefined}>
@@ -71,7 +72,7 @@ export function OfferPanel({ projectId, order, offer, mayPlan }: Props) {
       {mayPlan && <OfferSettings />}
       <Groups lines={offer.lines} />
       {OFFER_GROUPS.map((group) => (
-        <LineTable key={group} {...{ group, offer, order }} />
+        <LineTable key={group} {...{ group, offer, order, mayPlan }} />
       ))}
       <OfferOptions offer={offer} mayPlan={mayPlan} />
       <LaterPrices />
@@ -138,7 +139,9 @@ function Groups({ lines }: { readonly lines: readonly OfferLine[] }) {
 
 const COLUMNS = ['what', 'count', 'each', 'price', 'tax', 'total'] as const;
 
-function LineTable({ group, offer, order }: { readonly group: OfferLine['group'] } & Pick<Props, 'offer' | 'order'>) {
+type TableProps = { readonly group: OfferLine['group'] } & Pick<Props, 'offer' | 'order' | 'mayPlan'>;
+
+function LineTable({ group, offer, order, mayPlan }: TableProps) {
   const [chosen, setChosen] = useState<string | null>(null);
   const lines = offer.lines.filter((line) => line.group === group);
   if (lines.length === 0) return null;
@@ -147,7 +150,7 @@ function LineTable({ group, offer, order }: { readonly group: OfferLine['group']
       <caption>{text(`order.offer.groups.${group}`)}</caption>
       <thead>
         <tr>
-          {COLUMNS.map((name) => (
+          {COLUMNS.filter((name) => mayPlan || name !== 'each').map((name) => (
             <th key={name} scope="col" className={name === 'what' ? css.words : css.figure}>
               {text(`order.offer.columns.${name}`)}
             </th>
@@ -158,7 +161,7 @@ function LineTable({ group, offer, order }: { readonly group: OfferLine['group']
         {lines.map((line) => (
           <Line
             key={line.key}
-            {...{ line, order }}
+            {...{ line, order, mayPlan }}
             isChosen={chosen === line.key}
             onChoose={() => setChosen(chosen === line.key ? null : line.key)}
           />
@@ -171,11 +174,12 @@ function LineTable({ group, offer, order }: { readonly group: OfferLine['group']
 interface LineProps {
   readonly line: OfferLine;
   readonly order: OrderOfHouse;
+  readonly mayPlan: boolean;
   readonly isChosen: boolean;
   readonly onChoose: () => void;
 }
 
-function Line({ line, order, isChosen, onChoose }: LineProps) {
+function Line({ line, order, mayPlan, isChosen, onChoose }: LineProps) {
   const { currency, priceSettings } = useProject().project;
   const name = [offerLineName(line), line.detail].filter(Boolean).join(', ');
   const price = (cents: number | null) => (cents === null ? '–' : formatCents(cents, currency));
@@ -189,17 +193,18 @@ function Line({ line, order, isChosen, onChoose }: LineProps) {
           {line.doubt && <span className={css.bad}> {text(`order.offer.rules.doubts.${line.doubt}`)}</span>}
         </th>
         <td className={css.figure}>{line.count}</td>
-        <td className={css.figure}>{price(line.eachCents)}</td>
+        {mayPlan && <td className={css.figure}>{price(line.eachCents)}</td>}
         <td className={css.figure}>{price(line.priceCents)}</td>
         <td className={css.figure}>{price(line.taxCents)}</td>
         <td className={css.figure}>{price(line.priceCents + line.taxCents)}</td>
       </tr>
       {isChosen && (
         <tr>
-          <td colSpan={COLUMNS.length} aria-label={text('order.bill.causes', { name })}>
-            {ruleSentences(line, order.bill, currency, priceSettings.marginPercent).map((sentence) => (
-              <p key={sentence}>{sentence}</p>
-            ))}
+          <td colSpan={COLUMNS.length - (mayPlan ? 0 : 1)} aria-label={text('order.bill.causes', { name })}>
+            {mayPlan &&
+              ruleSentences(line, order.bill, currency, priceSettings.marginPercent).map((sentence) => (
+                <p key={sentence}>{sentence}</p>
+              ))}
             <CauseChips causes={line.causes} />
           </td>
         </tr>

@@ -27,13 +27,17 @@ const TABS = ['plan', 'pulls', 'stock', 'bill', 'prices', 'offer', 'tasks', 'dat
 type Tab = (typeof TABS)[number];
 /** Parts that show nothing of the worker's plan. */
 const WITHOUT_PLAN: ReadonlySet<Tab> = new Set(['stock', 'tasks']);
+/** Parts with what the firm pays. */
+const OF_FIRM: ReadonlySet<Tab> = new Set(['bill', 'prices', 'goods', 'changes', 'tasks', 'stock', 'plan']);
 
 /** Spools and pulls, what is bought and at what price, the offer, dates, goods in, and changes. */
 export function OrderScreen() {
   const mayPlan = useRight('plan');
   const { projectId = '' } = useParams();
   const [params, setParams] = useSearchParams();
-  const tab: Tab = TABS.find((one) => one === params.get('view')) ?? 'plan';
+  const maySeeCosts = useRight('field');
+  const tabs = TABS.filter((one) => maySeeCosts || !OF_FIRM.has(one));
+  const tab: Tab = tabs.find((one) => one === params.get('view')) ?? tabs[0];
   const needsPlan = !WITHOUT_PLAN.has(tab);
   const order = useOrder(needsPlan);
   const go = (view: Tab) => setParams({ ...Object.fromEntries(params), view }, { replace: true });
@@ -46,7 +50,7 @@ export function OrderScreen() {
           size="small"
           value={tab}
           aria-label={text('order.parts')}
-          options={TABS.map((value) => ({ value, label: text(`order.tabs.${value}`) }))}
+          options={tabs.map((value) => ({ value, label: text(`order.tabs.${value}`) }))}
           onChange={go}
         />
       </div>
@@ -69,6 +73,7 @@ interface PartProps {
 /** The parts that follow from the plan of the worker. */
 function PlannedPart({ tab, order, mayPlan, projectId }: PartProps) {
   const project = useProject();
+  const mayWrite = useRight('field');
   const offer = useMemo(() => offerOf(project, order, billNames, today()), [project, order]);
   const names = useMemo(
     () =>
@@ -93,7 +98,7 @@ function PlannedPart({ tab, order, mayPlan, projectId }: PartProps) {
     case 'dates':
       return <DatesPanel {...{ projectId, offer, mayPlan }} />;
     case 'goods':
-      return <GoodsPanel {...{ offer, mayPlan }} />;
+      return <GoodsPanel offer={offer} mayWrite={mayWrite} />;
     case 'changes':
       return <ChangesPanel {...{ offer, mayPlan }} />;
     default:

@@ -50,7 +50,7 @@ export interface WorkOfHouse {
 const RACK_FRAME_H = 4;
 const RACK_UNIT_H = 0.4;
 
-/** Hours of the whole house by kind of work, without runs that have a flat price (ENGINEERING F18.1; a band of 40 % either way). */
+/** Hours of the whole house by kind of work, without runs that have a flat price (trade practice, a band of 40 % either way). */
 export function workOf(project: ProjectDocument): WorkOfHouse {
   const planned = planRuns(project).filter(({ run }) => run.foundId === null);
   const flat = flatLines(project, planned);

@@ -63,7 +63,7 @@ export interface OfferSums {
 export interface Offer extends OfferSums {
   readonly lines: readonly OfferLine[];
   readonly depositCents: number;
-  /** Person-hours of the lines of work, and their band (ENGINEERING F18.1). */
+  /** Person-hours of the lines of work, and their band of 40 % either way. */
   readonly hours: number;
   readonly leastHours: number;
   readonly mostHours: number;

@@ -1,3 +1,5 @@
+import { priceWithMargin } from '../calculators/index.ts';
+
 /** Splits whole cents by weights so that the parts add up to them: what is left over goes to the largest remainders, earlier ones first. */
 export function splitCents(cents: number, weights: readonly number[]): number[] {
   const total = weights.reduce((sum, weight) => sum + weight, 0);
@@ -10,8 +12,9 @@ export function splitCents(cents: number, weights: readonly number[]): number[] 
   return parts;
 }
 
-/** Price with a margin on the price, `cost / (1 − m)`, whole cents (ENGINEERING F18.2). */
-export const withMargin = (costCents: number, marginPercent: number): number => Math.round(costCents / (1 - marginPercent / 100));
+/** Price with a margin on the price, whole cents. */
+export const withMargin = (costCents: number, marginPercent: number): number =>
+  Math.round(priceWithMargin(costCents, marginPercent / 100));
 
 /** Tax on a price, whole cents. */
 export const taxOn = (priceCents: number, taxPercent: number): number => Math.round((priceCents * taxPercent) / 100);

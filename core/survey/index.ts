@@ -83,3 +83,14 @@ export {
 } from './wall-chain.ts';
 export { namedByWords, wallsFromProposals, type WordsAt } from './walls-from-proposals.ts';
 export { drawWalls, moveWalls, type NewId, placeWall, removeWalls, splitWall, WALL_BUILDS, type WallBuild } from './walls.ts';
+export {
+  DEVICE_FIELDS,
+  type DeviceColumns,
+  type DeviceField,
+  devicesFromTable,
+  devicesOfTable,
+  type DeviceTable,
+  guessDeviceColumns,
+  isDeviceTable,
+  type TableDevice,
+} from './device-table.ts';

@@ -151,6 +151,11 @@ export const problems = {
   'table-column-missing': '{{field}}: no column says it. Choose one above.',
   'table-cell': '{{field}}: “{{value}}” is not read as a length. Write for example 4.20, 4.20 m or 13\' 9".',
   'table-range': '{{field}}: “{{value}}” is not between {{min}} and {{max}} m. Check the unit of the table.',
+  'table-type':
+    '{{field}}: there is no device type “{{value}}”. Use its name or letters as in the library, or add it there first.',
+  'table-room': '{{field}}: there is no room “{{value}}”. Correct the name, or give x and y.',
+  'table-room-twice': '{{field}}: “{{value}}” is the name of several rooms. Give the level, or the code of the room.',
+  'table-place': '{{field}}: the row says no place. Give a room, or x and y.',
   'price-column-missing': '{{field}}: no column says it. Choose one above.',
   'price-name-missing': '{{field}}: the row names nothing. Give it the name of the part.',
   'price-cell': '{{field}}: “{{value}}” is not an amount. Write for example 1234.50.',

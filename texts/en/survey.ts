@@ -452,6 +452,21 @@ export const survey = {
   },
   table: {
     title: 'Table {{name}}',
+    kind: 'What the table lists',
+    kinds: { house: 'Rooms or walls', devices: 'Devices' },
+    deviceLine:
+      'Say which column holds what. Each device needs a type of the library, by name or letters, and a room, or x and y on the plan.',
+    deviceFields: {
+      type: 'Type',
+      name: 'Name',
+      room: 'Room',
+      level: 'Level',
+      x: 'x',
+      y: 'y',
+      height: 'Height',
+    },
+    placeDevices_one: 'Place {{count}} device',
+    placeDevices_other: 'Place {{count}} devices',
     line: 'Say which column holds what. Rooms need a width and a depth, inside from face to face; walls need both ends of their middle line.',
     noColumn: 'no column',
     sheet: 'Sheet',

@@ -8,6 +8,6 @@ export { HOURS, hoursBand, runHours } from './hours.ts';
 export { labourHours } from './labour-hours.ts';
 export { orderLength } from './order-length.ts';
 export { type PullingFactors, pullingFactors, pullingHours, pullingHoursCalculator } from './pulling-hours.ts';
-export { priceOf } from './price.ts';
+export { priceOf, priceWithMargin } from './price.ts';
 export { spoolPlan } from './spool-plan.ts';
 export { hooksFor, ORDER_FACTOR, planSpools, type SpoolPlan, staplesFor, tiesFor, USUAL_SPOOL_M } from './spools.ts';

@@ -2,6 +2,9 @@ import { z } from 'zod';
 import { calculator, fig } from '../calculator.ts';
 import { err, ok } from '../../math/index.ts';
 
+/** Price with a margin on the price, a share of it below 1. */
+export const priceWithMargin = (cost: number, marginFraction: number): number => cost / (1 - marginFraction);
+
 export const priceOf = calculator({
   name: 'price',
   title: 'Price by margin or markup',
@@ -23,7 +26,7 @@ export const priceOf = calculator({
     if (marginFraction !== null && marginFraction >= 1)
       return err('margin-too-high', { kind: 'invalid', field: 'marginFraction', value: marginFraction });
     const cost = lines.reduce((sum, { quantity, unitCost }) => sum + quantity * unitCost, 0);
-    const markup = markupFraction ?? marginFraction! / (1 - marginFraction!);
+    const markup = markupFraction ?? priceWithMargin(marginFraction!, marginFraction!);
     return ok({ cost, price: cost * (1 + markup), markupFraction: markup, marginFraction: markup / (1 + markup) });
   },
   steps: (_, v) => [`${fig(v.cost)} · (1 + ${fig(v.markupFraction)}) = ${fig(v.price)}`],

@@ -1,10 +1,11 @@
 import { useEffect, useMemo, useState } from 'react';
-import { Button, Modal, Select } from 'antd';
+import { Button, Modal, Segmented, Select } from 'antd';
 import { formatLength, type Outcome } from '@dusky-spool/core/math';
 import {
   guessColumns,
   guessTableUnit,
   houseFromTable,
+  isDeviceTable,
   type HouseTable,
   readHouseTable,
   TABLE_FIELDS,
@@ -23,6 +24,7 @@ import { decodeText } from '../../ground/decode-text.ts';
 import { text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
 import { useProjectParts } from '../../state/project.ts';
+import { DeviceImport } from './DeviceImport.tsx';
 import { newSurveyId } from './ids.ts';
 import css from './survey.module.css';
 
@@ -54,15 +56,9 @@ async function tablesIn(projectId: string, file: File): Promise<readonly NamedTa
   }
 }
 
-/** A table of rooms or walls: its columns are given meaning, and what its rows say is looked at before it is made. */
-export function TableImport({ projectId, levelId, file, onClose }: Props) {
-  const project = useProject();
-  const { edit } = useProjectParts('edit');
+/** The tables of a file, once they are read. */
+function useTables(projectId: string, file: File): readonly NamedTable[] {
   const [tables, setTables] = useState<readonly NamedTable[]>([]);
-  const [sheet, setSheet] = useState(0);
-  const table = tables.length > 0 ? tables[sheet].table : null;
-  /** What was chosen by hand instead of what the columns' names say. */
-  const [chosen, setChosen] = useState<{ readonly columns?: TableColumns; readonly unit?: TableUnit }>({});
   useEffect(() => {
     let isWanted = true;
     void tablesIn(projectId, file).then((read) => {
@@ -72,7 +68,41 @@ export function TableImport({ projectId, levelId, file, onClose }: Props) {
       isWanted = false;
     };
   }, [projectId, file]);
+  return tables;
+}
+
+interface SheetProps {
+  readonly tables: readonly NamedTable[];
+  readonly sheet: number;
+  readonly onSheet: (sheet: number) => void;
+}
+
+const SheetChoice = ({ tables, sheet, onSheet }: SheetProps) => (
+  <label className="field">
+    <span>{text('table.sheet')}</span>
+    <Select
+      size="small"
+      value={sheet}
+      aria-label={text('table.sheet')}
+      options={tables.map(({ name }, value) => ({ value, label: name }))}
+      onChange={onSheet}
+    />
+  </label>
+);
+
+/** A table of rooms or walls: its columns are given meaning, and what its rows say is looked at before it is made. */
+export function TableImport({ projectId, levelId, file, onClose }: Props) {
+  const project = useProject();
+  const { edit } = useProjectParts('edit');
+  const tables = useTables(projectId, file);
+  const [sheet, setSheet] = useState(0);
+  const table = tables.length > 0 ? tables[sheet].table : null;
+  /** What was chosen by hand instead of what the columns' names say. */
+  const [chosen, setChosen] = useState<{ readonly columns?: TableColumns; readonly unit?: TableUnit }>({});
   const head = table?.ok ? table.value.head : NO_HEAD;
+  /** Rooms and walls, or devices: what was chosen by hand instead of what the columns' names say. */
+  const [chosenKind, setChosenKind] = useState<'house' | 'devices' | null>(null);
+  const kind = chosenKind ?? (isDeviceTable(head) ? 'devices' : 'house');
   const guessed = useMemo(() => ({ columns: guessColumns(head), unit: guessTableUnit(head) }), [head]);
   const columns = chosen.columns ?? guessed.columns;
   const unit = chosen.unit ?? guessed.unit ?? (project.project.units === 'metric' ? 'm' : 'ft');
@@ -84,6 +114,17 @@ export function TableImport({ projectId, levelId, file, onClose }: Props) {
   const make = () => {
     if (found && edit(text('table.title', { name: file.name }), houseFromTable(project, found, newSurveyId))) onClose();
   };
+  const choices = (
+    <Segmented
+      size="small"
+      value={kind}
+      aria-label={text('table.kind')}
+      options={(['house', 'devices'] as const).map((value) => ({ value, label: text(`table.kinds.${value}`) }))}
+      onChange={setChosenKind}
+    />
+  );
+  if (table?.ok && kind === 'devices')
+    return <DeviceImport {...{ levelId, onClose, choices }} name={file.name} table={table.value} />;
   return (
     <Modal
       open
@@ -100,19 +141,13 @@ export function TableImport({ projectId, levelId, file, onClose }: Props) {
       }
     >
       {tables.length > 1 && (
-        <label className="field">
-          <span>{text('table.sheet')}</span>
-          <Select
-            size="small"
-            value={sheet}
-            aria-label={text('table.sheet')}
-            options={tables.map(({ name }, value) => ({ value, label: name }))}
-            onChange={(value) => {
-              setSheet(value);
-              setChosen({});
-            }}
-          />
-        </label>
+        <SheetChoice
+          {...{ tables, sheet }}
+          onSheet={(value) => {
+            setSheet(value);
+            setChosen({});
+          }}
+        />
       )}
       {table && !table.ok && (
         <p className="field-problem" role="alert">
@@ -121,6 +156,7 @@ export function TableImport({ projectId, levelId, file, onClose }: Props) {
       )}
       {table?.ok && found && (
         <>
+          {choices}
           <p className="faint">{text('table.line')}</p>
           <ColumnChoices
             head={head}

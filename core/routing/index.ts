@@ -14,5 +14,6 @@ export { mainRoutes } from './main-routes.ts';
 export { cavityZ, isOffSpan } from './spaces.ts';
 export { surfaceRoute, type SurfaceRoute } from './surface-route.ts';
 export { linesOf, loadsOf } from './shared-route-lines.ts';
+export { sharedRouteBound } from './shared-route-bound.ts';
 export { type Demand, findSharedRoutes, type Work, workWith } from './shared-routes.ts';
 export { BARRED_M, weightsOf } from './weights.ts';

@@ -27,6 +27,25 @@ function priced(weights: Weights, work: number, holes: number, count: number, se
   return work * (pulls + (count - pulls) * weights.furtherCable) + bored;
 }
 
+/** What a piece of route costs at least for n cables, 1 or more: `fixedM + n * eachM`, m. */
+export interface LinearPrice {
+  readonly fixedM: number;
+  readonly eachM: number;
+}
+
+/**
+ * A straight line that is never above the price of a piece of route, and meets it for few cables, or runs beside it for many: pulls are at
+ * least one and at least a sixth of the cables, holes at least one and at least a fifth of them.
+ */
+export function priceBelow(weights: Weights, work: number, holes: number, usual: number): LinearPrice {
+  const [manyPulls, manyHoles] = [usual > CABLES_A_PULL, usual > CABLES_A_HOLE];
+  const pullM = work * (1 - weights.furtherCable);
+  return {
+    fixedM: (manyPulls ? 0 : pullM) + (manyHoles ? 0 : holes) + SET_UP * Math.min(holes, SET_UP_UP_TO_M),
+    eachM: work * weights.furtherCable + (manyPulls ? pullM / CABLES_A_PULL : 0) + (manyHoles ? holes / CABLES_A_HOLE : 0),
+  };
+}
+
 /** What an arc costs one more cable, by its number, m; and what setting up a place counts, as a share of its hole. */
 export interface ArcPrice {
   readonly of: (arc: number) => number;

@@ -7,7 +7,8 @@ import { type EndPlace, entriesFrom } from './ends.ts';
 import { networkOf } from './network.ts';
 import { routeOptions } from './route-options.ts';
 import { NOT_SHARED, rackPlace, routeBetween, routeDevice } from './route-device.ts';
-import { type Loads, priceFor } from './share.ts';
+import { type Loads, priceBelow, priceFor } from './share.ts';
+import { sharedRouteBound } from './shared-route-bound.ts';
 import { linesOf, loadsOf } from './shared-route-lines.ts';
 import { type Demand, findSharedRoutes, workWith } from './shared-routes.ts';
 import { NEW_FRAMING, WEIGHTS, weightsOf } from './weights.ts';
@@ -46,6 +47,36 @@ describe('ways that runs share', () => {
     );
     // Over all of them holes are shared: a search that finds nothing would leave the sums alike.
     expect(together).to.be.lessThan(0.99 * apart);
+  });
+
+  it('never come to less than the bound, which is near for one run alone and below the price of any number of cables', () => {
+    const weights = NEW_FRAMING;
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 40 }),
+        fc.integer({ min: 1, max: 40 }),
+        fc.double({ min: 0, max: 9, noNaN: true }),
+        (n, usual, holes) => {
+          const { fixedM, eachM } = priceBelow(weights, 3, holes, usual);
+          expect(fixedM + n * eachM).to.be.at.most(priceFor(weights, 3, holes, n) + 1e-9);
+        },
+      ),
+    );
+    fc.assert(
+      fc.property(numbers, (stream) => {
+        const { network, demands } = drawn(() => stream.next().value as number);
+        const found = findSharedRoutes(network, demands);
+        const bound = sharedRouteBound(network, demands, found.prices.counts, 12);
+        expect(bound).to.be.at.most(found.work.totalM + 1e-6);
+        expect(bound).to.be.at.least(0.4 * found.work.totalM);
+        const [{ ends, starts }] = demands;
+        const alone = [{ ends, starts: starts.slice(0, 1) }];
+        const one = findSharedRoutes(network, alone);
+        const near = sharedRouteBound(network, alone, one.prices.counts, 30);
+        expect(near).to.be.within(0.6 * one.work.totalM, one.work.totalM + 1e-6);
+      }),
+      { numRuns: 4, seed: 7 },
+    );
   });
 
   it('are kept as straight pieces that give the same ways again', () => {

@@ -1,6 +1,15 @@
 import { create, type Operation, type ProjectDocument, remove, type SharedRoute, update } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
-import { type Demand, findSharedRoutes, linesOf, type Network, rackPlace, entriesFrom, type Work } from '../routing/index.ts';
+import {
+  type Demand,
+  findSharedRoutes,
+  linesOf,
+  type Network,
+  rackPlace,
+  entriesFrom,
+  sharedRouteBound,
+  type Work,
+} from '../routing/index.ts';
 import { endOfDevice, isKept, routeNetwork } from './plan-runs.ts';
 
 /** Routes that runs could share, what pulling then comes to, and the edit that keeps them. */
@@ -11,6 +20,8 @@ export interface SharedRouteProposal {
   readonly together: Work;
   /** Runs that were laid; those that are issued stay as they are. */
   readonly runs: number;
+  /** No routes of these runs come to less work, m; worked out when asked, in so many rounds. */
+  readonly boundM: (rounds: number) => number;
 }
 
 /**
@@ -28,6 +39,7 @@ export function proposeSharedRoutes(project: ProjectDocument, newId: () => strin
     apart: found.apart,
     together: found.work,
     runs,
+    boundM: (rounds) => sharedRouteBound(network, demands, found.prices.counts, rounds),
   };
 }
 

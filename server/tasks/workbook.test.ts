@@ -1,6 +1,6 @@
 import ExcelJS from 'exceljs';
 import { expect } from 'chai';
-import { guessColumns, tableHouse, tableOfRows } from '@dusky-spool/core/survey';
+import { guessColumns, MAX_PRICE_ROWS, tableHouse, tableOfRows } from '@dusky-spool/core/survey';
 import { smallHouse } from '@dusky-spool/core/testing';
 import type { PlannedRefusal } from '../http/problems.ts';
 import { workbookOf } from './workbook.ts';
@@ -65,11 +65,11 @@ describe('a workbook of rooms', () => {
   it('gives no more rows than tell that it is too large', async () => {
     const bytes = await workbook((book) => {
       const sheet = book.addWorksheet('Rooms');
-      for (let n = 0; n < 2500; n++) sheet.addRow([`Room ${n}`, 3, 4]);
+      for (let n = 0; n < MAX_PRICE_ROWS + 500; n++) sheet.addRow([`Room ${n}`, 3, 4]);
     });
     const { sheets } = await workbookOf(bytes);
     const table = tableOfRows(sheets[0].rows);
-    expect([sheets[0].rows.length < 2100, table.ok, table.ok || table.problem.code]).to.deep.equal([
+    expect([sheets[0].rows.length < MAX_PRICE_ROWS + 100, table.ok, table.ok || table.problem.code]).to.deep.equal([
       true,
       false,
       'table-too-large',

@@ -103,9 +103,13 @@ describe('the trim-out list', () => {
   it('terminates and tests a run, one step at a time', async () => {
     const page = renderInProject(<TrimOutStage />, inState('pulled'), { worker: true });
     await waitFor(() => itemOf(page.container, numbers[0]));
+    const button = () => itemOf(page.container, numbers[0]).querySelector('button');
     for (const state of ['terminated', 'tested'] as const) {
-      await page.user.click(itemOf(page.container, numbers[0]).querySelector('button')!);
+      const words = button()!.textContent;
+      await page.user.click(button()!);
       await waitFor(() => expect(statesIn(page.project())).to.include(state));
+      // The list follows once the worker has derived the edit: until then the button asks for the step that was made.
+      await waitFor(() => expect(button()?.textContent).to.not.equal(words));
     }
     await waitFor(() => expect(itemOf(page.container, numbers[0]).querySelector('button')).to.equal(null));
   });

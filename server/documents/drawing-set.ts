@@ -350,7 +350,8 @@ export function drawingSet(source: DrawingSetSource, { pack, paper, preview }: D
       });
     },
     (pdf, page, pages) => {
-      const { size, block } = set!.pages[page - 1];
+      // A page that the writer of PDFs began by itself, in the midst of a text, is numbered at its foot.
+      const { size, block } = set!.pages[page - 1] ?? { size: [pdf.page.width, pdf.page.height] as const, block: null };
       if (page === 1) drawCover(pdf, size, set!.title(), { pack, index: set!.index, pages });
       else if (block) drawSheetNumber(pdf, block, page, pages);
       else drawPageNumber(pdf, size, page, pages);

@@ -15,6 +15,7 @@ import { billNames } from '@dusky-spool/texts';
 import type { Manifest } from './package-zip.ts';
 import type { DocumentQuery, DocumentName } from './queries.ts';
 import { DOCUMENTS, type MadeDocument } from './registry.ts';
+import { tablesPdf } from './tables-pdf.ts';
 
 const TODAY = '2026-12-01';
 const granary = (() => {
@@ -160,5 +161,16 @@ describe('what is written for other programs', () => {
     expect(text).to.include(formatCents(offer.totalCents, currency)).and.to.include('Without shades');
     expect(text).not.to.include(formatCents(offer.costCents, currency));
     expect(text).not.to.match(/margin/i);
+  });
+
+  it('a row taller than a page goes on on the next ones, with every word', async () => {
+    const numbers = Array.from({ length: 3000 }, (_, n) => `M-GR-${n}.1`);
+    const table = { section: 'bored', columns: ['member', 'place', 'cables'], rows: [['Joist', 'Hall', numbers.join(' ')]] };
+    const title = { project: granary.project, revision: 1, date: TODAY };
+    const text = wordsOf(await tablesPdf('holes', [table], title, 'A4'));
+    const pages = text.split('\f').slice(0, -1);
+    expect(pages.length).to.be.at.least(2);
+    expect(new Set(text.match(/M-GR-\d+\.1/g))).to.deep.equal(new Set(numbers));
+    for (const page of pages) expect(page).to.include('Saltmarsh Granary');
   });
 });

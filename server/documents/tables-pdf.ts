@@ -104,6 +104,36 @@ interface DrawnTables {
   readonly size: readonly [number, number];
 }
 
+/** Height of the head of a page, and of column titles with a foot, pt. */
+const [HEAD_PT, TITLES_PT] = [40, 60];
+
+/** A row that is taller than a page as several: each goes on with the next words of its cells. */
+function inParts(
+  pdf: PDFKit.PDFDocument,
+  row: readonly string[],
+  shares: readonly number[],
+  unit: number,
+  tallest: number,
+): readonly (readonly string[])[] {
+  // Most rows are short: their height is asked for only where it could matter.
+  if (row.every((cell) => cell.length < 400)) return [row];
+  pdf.font(FONTS.tag).fontSize(9.5);
+  const tall = Math.max(
+    ...row.map((cell, i) =>
+      pdf.heightOfString(brokenAtSpaces(pdf, cell, shares[i] * unit - 6) || ' ', { width: shares[i] * unit - 6 }),
+    ),
+  );
+  const count = Math.ceil(tall / tallest);
+  if (count <= 1) return [row];
+  return Array.from({ length: count }, (_, n) =>
+    row.map((cell) => {
+      const words = cell.split(' ');
+      const each = Math.ceil(words.length / count);
+      return words.slice(n * each, (n + 1) * each).join(' ');
+    }),
+  );
+}
+
 /** The number of a page among all of its document, at the foot. */
 export function drawPageNumber(
   pdf: PDFKit.PDFDocument,
@@ -189,7 +219,8 @@ export function drawTables({ pdf, addPage, sheet, tables, title, size: [width, h
     pdf.text(note, margin, y, { width: width - 2 * margin });
     y += pdf.heightOfString(note, { width: width - 2 * margin }) + 4;
     line(titles, true);
-    rows.forEach((row) => line(row, false));
+    const tallest = height - 2 * margin - HEAD_PT - TITLES_PT;
+    for (const row of rows) for (const part of inParts(pdf, row, shares, unit, tallest)) line(part, false);
     y += 14;
   }
 }

@@ -1,7 +1,7 @@
 import { deviceNumber } from '../../devices/index.ts';
-import { wallElevation, wallNumbers, wallsAround } from '../../house/index.ts';
-import { formatLength, type Point2 } from '../../math/index.ts';
-import type { ProjectDocument, Room } from '../../model/index.ts';
+import { attachmentOf, wallElevation, wallNumbers, wallsAround } from '../../house/index.ts';
+import { closestOnSegment, formatLength, groupedBy, type Point2 } from '../../math/index.ts';
+import type { Device, ProjectDocument, Room } from '../../model/index.ts';
 import { listOf } from '../../derive/index.ts';
 import type { SheetPaper } from './plan-sheet.ts';
 import { emptyView, viewBox, viewLine, type ViewMark, type ViewSheet, viewText } from './view-sheet.ts';
@@ -18,15 +18,24 @@ interface Seen extends SeenWall {
   readonly elevation: ReturnType<typeof wallElevation>;
 }
 
+/** A device no farther from the middle of a wall than its face belongs to it, m. */
+const AT_FACE_M = 0.01;
+
 /** Walls with something on the side that a room sees, room by room. */
 function seenWalls(project: ProjectDocument): Seen[] {
-  return listOf(project, 'rooms').flatMap((room) =>
-    wallsAround(project, room).flatMap(({ wall, side }): Seen[] => {
+  const onWalls = listOf(project, 'devices').filter(({ typeId }) => attachmentOf(project.deviceTypes[typeId]) === 'wall');
+  const byRoom = groupedBy(onWalls, ({ roomId }) => roomId);
+  return listOf(project, 'rooms').flatMap((room) => {
+    const own = byRoom.get(room.id) ?? [];
+    if (own.length === 0) return [];
+    return wallsAround(project, room).flatMap(({ wall, side }): Seen[] => {
+      const isOn = ({ x, y }: Device) => closestOnSegment([x, y], wall.a, wall.b).distanceM <= wall.thicknessM / 2 + AT_FACE_M;
+      if (!own.some(isOn)) return [];
       const elevation = wallElevation(project, wall);
       const devices = elevation.devices.filter(({ device }) => device.roomId === room.id);
       return devices.length > 0 ? [{ wall, side, room, elevation: { ...elevation, devices } }] : [];
-    }),
-  );
+    });
+  });
 }
 
 /** Every wall that carries devices, seen square on from its room, to scale, as many on a page as it holds. */

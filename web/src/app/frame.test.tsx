@@ -127,7 +127,16 @@ describe('an open project', () => {
     await page.findByText('Database away · 1 edit kept');
     server.state.refuse = null;
     act(() => server.someoneElse({ title: 'Name', operations: [theirs] }));
-    const dialog = await page.findByRole('dialog', { name: 'Two people changed the same thing' }, { timeout: 20_000 });
+    // Said by name, should it not come: what the sync knows then.
+    await waitFor(
+      () => {
+        const { conflict, connection, pending, revision, setAside } = store().sync!;
+        const known = { connection, pending: pending.length, revision, aside: setAside.length, server: server.state.revision };
+        expect(conflict, JSON.stringify(known)).to.not.equal(null);
+      },
+      { timeout: 60_000 },
+    );
+    const dialog = await page.findByRole('dialog', { name: 'Two people changed the same thing' }, { timeout: 60_000 });
     expect(dialog.textContent).to.include('Left').and.include('Rear');
     await page.user.click(within(dialog).getByRole('button', { name: 'Take theirs' }));
     await waitFor(() => expect(store().sync!.view.devices[speaker.id].name).to.equal('Rear'));

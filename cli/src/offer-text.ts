@@ -1,33 +1,22 @@
 import type { ProjectDocument } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
-import {
-  formatCents,
-  groupOffer,
-  offerOf,
-  offerSourceOf,
-  projectOfOption,
-  scheduleOfJob,
-  tasksOfOption,
-} from '@dusky-spool/core/order';
+import { formatCents, groupOffer, offerOf, offerSourceOf, offerOfOption, scheduleOfJob } from '@dusky-spool/core/order';
 import { billName, billNames, en, offerLineName } from '@dusky-spool/texts';
 import { json } from './result.ts';
 
-const offerFor = (project: ProjectDocument, today: string) => {
-  const source = offerSourceOf(project);
-  return { source, offer: offerOf(project, source, billNames, today) };
-};
+const offerFor = (project: ProjectDocument, today: string) => offerOf(project, offerSourceOf(project), billNames, today);
 
 /** What the client pays: lines with how they are priced, sums by system, and every option. */
 export function offerText(project: ProjectDocument, asJson: boolean, today: string): string {
-  const { offer } = offerFor(project, today);
+  const offer = offerFor(project, today);
   const { currency } = project.project;
   const price = (cents: number) => formatCents(cents, currency);
   const bySystem = groupOffer(project, offer.lines, 'system');
   const options = listOf(project, 'offerOptions').map((option) => {
-    const own = projectOfOption(project, option);
-    if (!own.ok) return { name: option.name, problem: own.problem, totalCents: null };
-    const inOption = { ...own.value, siteTasks: tasksOfOption(project, option) };
-    return { name: option.name, problem: null, totalCents: offerFor(inOption, today).offer.totalCents };
+    const own = offerOfOption(project, option, billNames, today);
+    return own.ok
+      ? { name: option.name, problem: null, totalCents: own.value.totalCents }
+      : { name: option.name, problem: own.problem, totalCents: null };
   });
   if (asJson) return json({ ...offer, currency, bySystem, options });
   return [
@@ -48,8 +37,7 @@ export function offerText(project: ProjectDocument, asJson: boolean, today: stri
 
 /** Gates with their days and our work before them, what is late, and what is ordered until when. */
 export function datesText(project: ProjectDocument, asJson: boolean, today: string): string {
-  const { source, offer } = offerFor(project, today);
-  const schedule = scheduleOfJob(project, offer, source.work, today);
+  const schedule = scheduleOfJob(project, offerFor(project, today), today);
   if (asJson) return json({ today, ...schedule });
   const { gates } = en.terms;
   return [

@@ -36,7 +36,6 @@ import {
   scheduleOfJob,
   type SpoolPlanOfHouse,
   type WorkOfHouse,
-  workOf,
 } from '../order/index.ts';
 import { type BassAdvice, bassAdvice, designingTheatre, type TheatreDesign } from '../theatre/index.ts';
 import { dragDraft } from './drag-draft.ts';
@@ -227,7 +226,7 @@ export class DerivedProject {
 
   /** When what is done: gates with their items, what is late, what is ordered until when. */
   schedule(offer: Offer, today: string): Schedule {
-    return scheduleOfJob(this.opened.project, offer, workOf(this.opened.project), today);
+    return scheduleOfJob(this.opened.project, offer, today);
   }
 
   /** A cabinet with a system of its own for a room. */

@@ -1,6 +1,6 @@
 import { listOf } from '../derive/index.ts';
 import type { Baseline, ChangeOrder, ProjectDocument } from '../model/index.ts';
-import { planRuns } from '../runs/index.ts';
+import type { PlannedRun } from '../runs/index.ts';
 import type { Offer } from './offer.ts';
 
 /** Lengths that differ less are the same cable, m. */
@@ -13,6 +13,7 @@ const nextNumber = (numbers: readonly number[]): number => Math.max(0, ...number
 export function baselineOf(
   project: ProjectDocument,
   offer: Offer,
+  runs: readonly PlannedRun[],
   { id, name, lockedOn, lockedBy }: Pick<Baseline, 'id' | 'name' | 'lockedOn' | 'lockedBy'>,
 ): Baseline {
   return {
@@ -20,7 +21,7 @@ export function baselineOf(
     lines: offer.lines.map(({ key, part, name: line, detail, count, priceCents, taxCents }) => ({
       ...{ key, part, name: [line, detail].filter(Boolean).join(', ').slice(0, 160), count, priceCents, taxCents },
     })),
-    runs: planRuns(project).map(({ run, device, length }) => ({
+    runs: runs.map(({ run, device, length }) => ({
       ...{ id: run.id, number: run.number, place: (project.rooms[device.roomId ?? '']?.name ?? '').slice(0, 160) },
       cable: project.cableTypes[run.cableTypeId].name.slice(0, 120),
       lengthM: length?.cutLengthM ?? 0,

@@ -2,11 +2,12 @@ import { derivationsOf, listOf } from '../derive/index.ts';
 import { cordCounts, HEAD_ENDS, presetOf } from '../head-end/index.ts';
 import { groupedBy } from '../math/index.ts';
 import type { CollectionName, ProjectDocument } from '../model/index.ts';
-import { holeSchedule, penetrationsOf, supportsOf } from '../pathways/index.ts';
-import { planRuns } from '../runs/index.ts';
+import { penetrationsOf, supportsOf } from '../pathways/index.ts';
+import { devicesInOwnBox, platesWithBox } from './boxes.ts';
 import { laidConduits } from './conduits.ts';
 import { centsOf } from './money.ts';
 import type { SpoolPlanOfHouse } from './plan-spools.ts';
+import { causesByNumber, type PulledRuns, pulledRuns, runCause } from './pulled-runs.ts';
 
 /** Parts of a bill of materials, in the order in which they are listed. */
 export const BILL_PARTS = [
@@ -76,16 +77,16 @@ export interface Bill {
 }
 
 /** Everything that a house needs, line by line; each is there for records that can be opened. */
-export function billOf(project: ProjectDocument, plan: SpoolPlanOfHouse): Bill {
+export function billOf(project: ProjectDocument, plan: SpoolPlanOfHouse, pulled = pulledRuns(project)): Bill {
   const lines = [
     ...cableLines(project, plan),
     ...conduitLines(project),
     ...deviceLines(project),
     ...boxLines(project),
     ...connectorLines(project),
-    ...routeLines(project),
+    ...routeLines(project, pulled),
     ...equipmentLines(project),
-    ...siteLines(project),
+    ...siteLines(project, pulled),
   ].filter(({ fitted }) => fitted > 0);
   const sum = (own: readonly BillLine[]) => own.reduce((total, { sumCents }) => total + (sumCents ?? 0), 0);
   return {
@@ -111,8 +112,6 @@ function line({ detail = '', eachCents = null, fitted, ...own }: Made): BillLine
   const count = Math.ceil(pieces * (1 + BILL_WASTE[own.part]) - 1e-9);
   return { ...own, detail, fitted: pieces, count, eachCents, sumCents: eachCents === null ? null : count * eachCents };
 }
-
-const runCause = (id: string): BillCause => ({ in: 'runs', id });
 
 function cableLines(project: ProjectDocument, { cables, leads }: SpoolPlanOfHouse): BillLine[] {
   const byNumber = new Map(listOf(project, 'runs').map((run) => [run.number, run.id]));
@@ -167,14 +166,13 @@ function deviceLines(project: ProjectDocument): BillLine[] {
 
 /** Boxes of plates, and of devices that have one to themselves. */
 function boxLines(project: ProjectDocument): BillLine[] {
-  const plates = listOf(project, 'plates').filter(({ boxKind }) => boxKind !== 'none');
-  const onPlate = new Set(plates.flatMap(({ inserts }) => inserts.flatMap(({ deviceId }) => deviceId ?? [])));
-  const alone = listOf(project, 'devices').filter(
-    ({ id, typeId, foundId }) => foundId === null && !onPlate.has(id) && project.deviceTypes[typeId].boxKind !== 'none',
-  );
+  const plates = platesWithBox(project);
   const boxes = [
     ...plates.map(({ id, boxKind }) => ({ boxKind, cause: { in: 'plates' as const, id } })),
-    ...alone.map(({ id, typeId }) => ({ boxKind: project.deviceTypes[typeId].boxKind, cause: { in: 'devices' as const, id } })),
+    ...devicesInOwnBox(project, plates).map(({ id, typeId }) => ({
+      boxKind: project.deviceTypes[typeId].boxKind,
+      cause: { in: 'devices' as const, id },
+    })),
   ];
   return grouped(boxes, ({ boxKind }) => boxKind).map(([kind, own]) =>
     line({ key: `box ${kind}`, part: 'box', name: kind, causes: own.map(({ cause }) => cause) }),
@@ -206,12 +204,9 @@ function connectorLines(project: ProjectDocument): BillLine[] {
 }
 
 /** Staples, hooks and ties, nail plates at holes, and what closes penetrations again. */
-function routeLines(project: ProjectDocument): BillLine[] {
-  const planned = planRuns(project).filter(({ run }) => run.foundId === null);
-  const places = holeSchedule(project, planned);
-  const supports = supportsOf(project, planned);
-  const runsOf = (numbers: readonly string[]) => runsOfNumbers(project, numbers);
-  const routed = planned.filter(({ points }) => points.length > 1).map(({ run }) => runCause(run.id));
+function routeLines(project: ProjectDocument, { runs: pulled, places }: PulledRuns): BillLine[] {
+  const supports = supportsOf(project, pulled);
+  const routed = pulled.filter(({ points }) => points.length > 1).map(({ run }) => runCause(run.id));
   const support = (name: string, fitted: number) =>
     line({ key: `support ${name}`, part: 'support', name, fitted, causes: routed });
   const plated = places.filter(({ nailPlates }) => nailPlates);
@@ -229,12 +224,18 @@ function routeLines(project: ProjectDocument): BillLine[] {
       ...{ key: 'nail-plate', part: 'nail-plate', name: 'nail-plate' },
       // One on each face of the member.
       fitted: 2 * plated.reduce((sum, { holes }) => sum + holes.length, 0),
-      causes: runsOf(plated.flatMap(({ runs }) => runs)),
+      causes: causesByNumber(
+        project,
+        plated.flatMap(({ runs }) => runs),
+      ),
     }),
     ...grouped(penetrationsOf(project, places), ({ kind }) => kind).map(([kind, own]) =>
       line({
         ...{ key: `seal ${kind}`, part: 'seal', name: kind, fitted: own.length },
-        causes: runsOf(own.flatMap(({ runs }) => runs)),
+        causes: causesByNumber(
+          project,
+          own.flatMap(({ runs }) => runs),
+        ),
       }),
     ),
   ];
@@ -271,8 +272,8 @@ const grouped = <T>(items: readonly T[], keyOf: (item: T) => string): (readonly 
 const PER_M = { lubricant: 600, tape: 300, marker: 1500 } as const;
 
 /** Things that are used up, and the tools that the devices and holes ask for: one of each, to be there on the day. */
-function siteLines(project: ProjectDocument): BillLine[] {
-  const planned = planRuns(project).filter(({ run, points }) => run.foundId === null && points.length > 1);
+function siteLines(project: ProjectDocument, { runs, places }: PulledRuns): BillLine[] {
+  const planned = runs.filter(({ points }) => points.length > 1);
   if (planned.length === 0) return [];
   const causes = planned.map(({ run }) => runCause(run.id));
   const lengthM = planned.reduce((sum, { length }) => sum + (length?.cutLengthM ?? 0), 0);
@@ -280,7 +281,7 @@ function siteLines(project: ProjectDocument): BillLine[] {
     line({ key: `consumable ${name}`, part: 'consumable', name, fitted: Math.ceil(of / PER_M[name]), causes });
   const inConduit = planned.filter(({ media }) => media.includes('conduit') || media.includes('screed'));
   const conduitM = inConduit.reduce((sum, { length }) => sum + (length?.cutLengthM ?? 0), 0);
-  const bored = holeSchedule(project, planned).flatMap(({ holes, runs }) => holes.map(({ bitM }) => ({ bitM, runs })));
+  const bored = places.flatMap(({ holes, runs: through }) => holes.map(({ bitM }) => ({ bitM, runs: through })));
   const bits = grouped(bored, ({ bitM }) => `${Math.round(bitM * 1000)} mm`);
   const special = grouped(
     listOf(project, 'devices').filter(({ typeId, foundId }) => foundId === null && project.deviceTypes[typeId].tools !== ''),
@@ -290,12 +291,12 @@ function siteLines(project: ProjectDocument): BillLine[] {
     consumable('lubricant', conduitM),
     consumable('tape', lengthM),
     consumable('marker', lengthM),
-    ...bits.map(([size, places]) =>
+    ...bits.map(([size, own]) =>
       line({
         ...{ key: `tool bit ${size}`, part: 'tool', name: 'bit', detail: size, fitted: 1 },
-        causes: runsOfNumbers(
+        causes: causesByNumber(
           project,
-          places.flatMap(({ runs }) => runs),
+          own.flatMap((one) => one.runs),
         ),
       }),
     ),
@@ -306,9 +307,4 @@ function siteLines(project: ProjectDocument): BillLine[] {
       }),
     ),
   ];
-}
-
-function runsOfNumbers(project: ProjectDocument, numbers: readonly string[]): BillCause[] {
-  const byNumber = new Map(listOf(project, 'runs').map((run) => [run.number, run.id]));
-  return [...new Set(numbers)].flatMap((number) => byNumber.get(number) ?? []).map(runCause);
 }

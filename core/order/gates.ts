@@ -1,7 +1,9 @@
 import { listOf } from '../derive/index.ts';
-import { type BoredPlace, holeSchedule, penetrationsOf } from '../pathways/index.ts';
-import { type PlannedRun, planRuns } from '../runs/index.ts';
+import { type BoredPlace, penetrationsOf } from '../pathways/index.ts';
+import type { PlannedRun } from '../runs/index.ts';
 import { gateDate, type ProjectDocument, type TradeGate } from '../model/index.ts';
+import { devicesInOwnBox } from './boxes.ts';
+import { pulledRuns } from './pulled-runs.ts';
 
 /** Kinds of things that must be done before something is closed. */
 export const GATE_ITEM_KINDS = ['drawing', 'hole', 'bracket', 'run', 'seal', 'device', 'commissioning', 'task'] as const;
@@ -18,6 +20,10 @@ export interface GateItem {
   readonly dueOn: string;
   readonly isDone: boolean;
 }
+
+/** Whether it should be done by now, and is not. */
+export const isLate = ({ isDone, dueOn }: Pick<GateItem, 'isDone' | 'dueOn'>, today: string): boolean =>
+  !isDone && dueOn !== '' && dueOn < today;
 
 /** Drawings that a trade needs, and the gate before which it needs them. */
 const DRAWINGS: readonly (readonly [string, TradeGate])[] = [
@@ -62,8 +68,7 @@ function gateOfRun({ media, device, run }: PlannedRun): { readonly gate: TradeGa
 
 /** Everything in the house that must meet a gate, with its day. */
 export function gateItems(project: ProjectDocument): GateItem[] {
-  const planned = planRuns(project).filter(({ run }) => run.foundId === null);
-  const places = holeSchedule(project, planned);
+  const { runs: planned, places } = pulledRuns(project);
   const stateOf = new Map(planned.map(({ run }) => [run.number, run.state]));
   const day = (gate: TradeGate, roomId: string | null) => gateDay(project, gate, roomId);
   const item = (own: Omit<GateItem, 'dueOn'>): GateItem => ({ ...own, dueOn: day(own.gate, own.roomId) });
@@ -102,18 +107,15 @@ type Item = (own: Omit<GateItem, 'dueOn'>) => GateItem;
 /** Boxes and brackets are in before the cables come. */
 function bracketItems(project: ProjectDocument, planned: readonly PlannedRun[], item: Item): GateItem[] {
   const pulled = new Set(planned.flatMap(({ run, device }) => (PULLED.has(run.state) ? [device.id] : [])));
-  const onPlate = new Set(listOf(project, 'plates').flatMap(({ inserts }) => inserts.flatMap(({ deviceId }) => deviceId ?? [])));
-  const alone = listOf(project, 'devices').filter(
-    ({ id, typeId, foundId }) => foundId === null && !onPlate.has(id) && project.deviceTypes[typeId].boxKind !== 'none',
-  );
+  const plates = listOf(project, 'plates');
   return [
-    ...listOf(project, 'plates').map(({ id, name, roomId, inserts }) =>
+    ...plates.map(({ id, name, roomId, inserts }) =>
       item({
         ...{ kind: 'bracket', id, name, roomId, gate: 'low-voltage-rough-in' },
         isDone: inserts.some(({ deviceId }) => deviceId !== null && pulled.has(deviceId)),
       }),
     ),
-    ...alone.map(({ id, name, roomId, typeId }) =>
+    ...devicesInOwnBox(project, plates).map(({ id, name, roomId, typeId }) =>
       item({
         ...{ kind: 'bracket', id, name: name || project.deviceTypes[typeId].name, roomId, gate: 'low-voltage-rough-in' },
         isDone: pulled.has(id),

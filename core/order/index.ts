@@ -22,7 +22,7 @@ export {
   scopeChange,
 } from './baselines.ts';
 export { checkedDelivery, goodsOf, type GoodsState } from './goods.ts';
-export { gateDay, GATE_ITEM_KINDS, type GateItem, type GateItemKind, gateItems } from './gates.ts';
+export { gateDay, GATE_ITEM_KINDS, type GateItem, type GateItemKind, gateItems, isLate } from './gates.ts';
 export { type FlatLine, LABOR_KINDS, type LaborKind, type LaborLine, type WorkOfHouse, workOf } from './labor.ts';
 export { type GroupSum, groupOffer, OFFER_GROUPINGS, type OfferGrouping } from './group-offer.ts';
 export {
@@ -38,7 +38,7 @@ export {
   sumsOf,
 } from './offer.ts';
 export { type FoundPrice, isValidOn, priceBook, type PriceDoubt } from './price-list.ts';
-export { projectOfOption, tasksOfOption } from './options.ts';
+export { offerOfOption, projectOfOption, tasksOfOption } from './options.ts';
 export {
   type DateContradiction,
   type GateState,

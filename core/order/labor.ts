@@ -2,10 +2,13 @@ import { HOURS } from '../calculators/index.ts';
 import { derivationsOf, listOf } from '../derive/index.ts';
 import { HEAD_ENDS } from '../head-end/index.ts';
 import type { ProjectDocument } from '../model/index.ts';
-import { holeSchedule, penetrationsOf, pullingWork } from '../pathways/index.ts';
-import { flatPriceOf, type PlannedRun, planRuns } from '../runs/index.ts';
+import { constructionOf, holeSchedule, penetrationsOf, pullingWork } from '../pathways/index.ts';
+import { flatPriceOf, type PlannedRun } from '../runs/index.ts';
 import type { BillCause } from './bill.ts';
+import { devicesInOwnBox, platesWithBox } from './boxes.ts';
 import { laidConduits } from './conduits.ts';
+import { centsOf } from './money.ts';
+import { causesByNumber, type PulledRuns, pulledRuns, runCause } from './pulled-runs.ts';
 
 /** Kinds of work that an offer has a line for, in the order of the job. */
 export const LABOR_KINDS = [
@@ -51,13 +54,13 @@ const RACK_FRAME_H = 4;
 const RACK_UNIT_H = 0.4;
 
 /** Hours of the whole house by kind of work, without runs that have a flat price (trade practice, a band of 40 % either way). */
-export function workOf(project: ProjectDocument): WorkOfHouse {
-  const planned = planRuns(project).filter(({ run }) => run.foundId === null);
-  const flat = flatLines(project, planned);
+export function workOf(project: ProjectDocument, pulled = pulledRuns(project)): WorkOfHouse {
+  const flat = flatLines(project, pulled.runs);
   const paid = new Set(flat.flatMap(({ runIds }) => runIds));
-  const byHours = planned.filter(({ run }) => !paid.has(run.id));
+  const byHours = paid.size === 0 ? pulled.runs : pulled.runs.filter(({ run }) => !paid.has(run.id));
+  const places = paid.size === 0 ? pulled.places : holeSchedule(project, byHours);
   const labor = [
-    ...routeLabor(project, byHours),
+    ...routeLabor(project, { runs: byHours, places }),
     ...endLabor(project, byHours),
     ...deviceLabor(project),
     ...headEndLabor(project),
@@ -68,12 +71,12 @@ export function workOf(project: ProjectDocument): WorkOfHouse {
   };
 }
 
-const runCauses = (runs: readonly PlannedRun[]): BillCause[] => runs.map(({ run }) => ({ in: 'runs', id: run.id }));
+const runCauses = (runs: readonly PlannedRun[]): BillCause[] => runs.map(({ run }) => runCause(run.id));
 
 function flatLines(project: ProjectDocument, planned: readonly PlannedRun[]): FlatLine[] {
   const lines = new Map<string, { kind: FlatLine['kind']; eachCents: number; causes: BillCause[]; runIds: string[] }>();
   const add = (kind: FlatLine['kind'], price: number, cause: BillCause, runId: string) => {
-    const eachCents = Math.round(price * 100);
+    const eachCents = centsOf(price);
     const key = `${kind} ${eachCents}`;
     const line = lines.get(key) ?? { kind, eachCents, causes: [], runIds: [] };
     lines.set(key, line);
@@ -90,16 +93,11 @@ function flatLines(project: ProjectDocument, planned: readonly PlannedRun[]): Fl
   return [...lines.values()];
 }
 
-const isRetrofit = ({ project }: ProjectDocument): boolean => !['new-framing', 'slab'].includes(project.construction);
-const hoursOf = (project: ProjectDocument, kind: keyof typeof HOURS): number =>
-  HOURS[kind][isRetrofit(project) ? 'retrofit' : 'new'];
+const hoursOf = (project: ProjectDocument, kind: keyof typeof HOURS): number => HOURS[kind][constructionOf(project)];
 
-function routeLabor(project: ProjectDocument, runs: readonly PlannedRun[]): LaborLine[] {
-  const work = pullingWork(project, runs);
-  const places = holeSchedule(project, runs);
-  const byNumber = new Map(runs.map(({ run }) => [run.number, run.id]));
-  const causesOf = (numbers: readonly string[]): BillCause[] =>
-    [...new Set(numbers)].flatMap((number) => byNumber.get(number) ?? []).map((id) => ({ in: 'runs', id }));
+function routeLabor(project: ProjectDocument, { runs, places }: PulledRuns): LaborLine[] {
+  const work = pullingWork(project, runs, places);
+  const causesOf = (numbers: readonly string[]) => causesByNumber(project, numbers);
   const floors = places.filter(({ member }) => member === 'floor' || member === 'sole-plate' || member === 'top-plate');
   const plated = places.filter(({ nailPlates }) => nailPlates);
   const plates = 2 * plated.reduce((sum, { holes }) => sum + holes.length, 0);
@@ -142,14 +140,11 @@ function endLabor(project: ProjectDocument, runs: readonly PlannedRun[]): LaborL
 
 /** Boxes of plates and of devices with one to themselves, and the devices that are fitted. */
 function deviceLabor(project: ProjectDocument): LaborLine[] {
-  const plates = listOf(project, 'plates').filter(({ boxKind }) => boxKind !== 'none');
-  const onPlate = new Set(plates.flatMap(({ inserts }) => inserts.flatMap(({ deviceId }) => deviceId ?? [])));
-  const devices = listOf(project, 'devices').filter(({ foundId }) => foundId === null);
-  const alone = devices.filter(({ id, typeId }) => !onPlate.has(id) && project.deviceTypes[typeId].boxKind !== 'none');
-  const fitted = devices.filter(({ fitting }) => fitting === 'fitted');
+  const plates = platesWithBox(project);
+  const fitted = listOf(project, 'devices').filter(({ fitting, foundId }) => fitting === 'fitted' && foundId === null);
   const boxes: BillCause[] = [
     ...plates.map(({ id }) => ({ in: 'plates' as const, id })),
-    ...alone.map(({ id }) => ({ in: 'devices' as const, id })),
+    ...devicesInOwnBox(project, plates).map(({ id }) => ({ in: 'devices' as const, id })),
   ];
   return [
     { kind: 'box', pieces: boxes.length, hours: boxes.length * hoursOf(project, 'box'), causes: boxes },

@@ -4,20 +4,16 @@ import { listOf } from '../derive/index.ts';
 import { drawFrom } from '../math/index.ts';
 import { type Price, type ProjectDocument, type SiteTask, USUAL_PRICE_SETTINGS } from '../model/index.ts';
 import { designedHouse, randomHouse } from '../testing/index.ts';
-import { billOf } from './bill.ts';
 import { groupOffer, OFFER_GROUPINGS } from './group-offer.ts';
-import { workOf } from './labor.ts';
-import { type Offer, offerOf } from './offer.ts';
+import { type Offer, offerOf, offerSourceOf } from './offer.ts';
 import { projectOfOption } from './options.ts';
-import { planSpoolsOf } from './plan-spools.ts';
 import { priceBook } from './price-list.ts';
 import { splitCents, taxOn, withMargin } from './shares.ts';
 
 const TODAY = '2027-02-01';
 const at = (typeId: string, x: number, y = 0.05) => ({ typeId, at: [x, y] as [number, number] });
 const house = designedHouse([at('ceiling-speaker', 1, 2), at('network-drop', 3), at('camera', 4, -0.05), at('display', 2)]);
-const offer = (project: ProjectDocument): Offer =>
-  offerOf(project, { bill: billOf(project, planSpoolsOf(project)), work: workOf(project) }, ({ name }) => [name], TODAY);
+const offer = (project: ProjectDocument): Offer => offerOf(project, offerSourceOf(project), ({ name }) => [name], TODAY);
 const priced = (
   settings: Partial<typeof USUAL_PRICE_SETTINGS>,
   prices: readonly Price[] = [],
@@ -84,7 +80,7 @@ describe('an offer', () => {
     expect(line.rule).to.deep.include({ by: 'price-list' });
   });
 
-  it('takes the lowest price that is valid on the day, and tells what is in doubt', () => {
+  it('takes the lowest price that is valid on the day, and reports what is in doubt', () => {
     const dear = price('a', 5000);
     const cheap = price('b', 4000, { supplier: 'Marsh Trade' });
     expect(ofSpeaker([dear, cheap]).costCents).to.equal(4000);

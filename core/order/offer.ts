@@ -4,6 +4,7 @@ import type { Performer, Price, ProjectDocument, SiteTask } from '../model/index
 import { type Bill, type BillCause, type BillLine, billOf, type BillPart } from './bill.ts';
 import { type FlatLine, type LaborKind, type WorkOfHouse, workOf } from './labor.ts';
 import { planSpoolsOf } from './plan-spools.ts';
+import { pulledRuns } from './pulled-runs.ts';
 import { priceBook, type PriceDoubt } from './price-list.ts';
 import { taxOn, withMargin } from './shares.ts';
 
@@ -14,10 +15,10 @@ export interface OfferSource {
 }
 
 /** Bill and work of a house; `plan` where its spools are planned already. */
-export const offerSourceOf = (project: ProjectDocument, plan = planSpoolsOf(project)): OfferSource => ({
-  bill: billOf(project, plan),
-  work: workOf(project),
-});
+export function offerSourceOf(project: ProjectDocument, plan = planSpoolsOf(project)): OfferSource {
+  const pulled = pulledRuns(project);
+  return { bill: billOf(project, plan, pulled), work: workOf(project, pulled) };
+}
 
 export const OFFER_GROUPS = ['material', 'labor', 'flat', 'task'] as const;
 export type OfferGroup = (typeof OFFER_GROUPS)[number];

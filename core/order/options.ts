@@ -2,6 +2,8 @@ import { edited, listOf } from '../derive/index.ts';
 import { exchangeType, removeDevices } from '../devices/index.ts';
 import { ok, type Outcome } from '../math/index.ts';
 import type { Device, OfferOption, ProjectDocument } from '../model/index.ts';
+import type { BillLine } from './bill.ts';
+import { type Offer, offerOf, offerSourceOf } from './offer.ts';
 
 const isLeftOut = (project: ProjectDocument, option: OfferOption, { typeId, roomId, phaseId }: Device): boolean =>
   option.withoutSystems.includes(project.deviceTypes[typeId].system) ||
@@ -42,3 +44,14 @@ export const tasksOfOption = (project: ProjectDocument, option: OfferOption): Pr
   Object.fromEntries(
     Object.entries(project.siteTasks).filter(([, { roomId }]) => roomId === null || !option.withoutRoomIds.includes(roomId)),
   );
+
+/** The offer of an option, for whoever has no worker. Problems: those of `projectOfOption`. */
+export function offerOfOption(
+  project: ProjectDocument,
+  option: OfferOption,
+  namesOf: (line: BillLine) => readonly string[],
+  day: string,
+): Outcome<Offer> {
+  const own = projectOfOption(project, option);
+  return own.ok ? ok(offerOf(own.value, offerSourceOf(own.value), namesOf, day)) : own;
+}

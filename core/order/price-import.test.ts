@@ -29,7 +29,7 @@ describe('a price list', () => {
     expect(prices[1]).to.include({ item: 'Keypad', priceCents: 4250, taxPercent: null, leadDays: 5 });
   });
 
-  it('keeps the good rows and tells each bad one by its line, field and reason', () => {
+  it('keeps the good rows and reports each bad one by its line, field and reason', () => {
     const { prices, problems } = read(
       'item,price,supplier,valid from,valid to,tax\n' +
         'A,12.00,X,,,\nB,call us,X,,,\n,3.00,X,,,\nC,-4,X,,,\nD,5,X,01/02/2027,,\nE,5,X,2027-03-01,2027-02-01,\nF,5,X,,,250\nA,13.00,X,,,\nG,=1+1,X,,,\nH,7,X,2027-02-30,,\n',

@@ -1,7 +1,6 @@
-import { type Problem } from '../math/index.ts';
 import { listOf } from '../derive/index.ts';
 import { create, type Operation, type Price, type ProjectDocument, update } from '../model/index.ts';
-import type { HouseTable, TableProblem } from '../survey/index.ts';
+import { CellFault, cellFault, columnsByName, eachRow, type HouseTable, type TableProblem } from '../survey/index.ts';
 
 /** What a column of a price list may hold. */
 export const PRICE_FIELDS = ['item', 'supplier', 'partNumber', 'price', 'tax', 'validFrom', 'validTo', 'leadDays'] as const;
@@ -21,21 +20,8 @@ const NAMES: Readonly<Record<PriceField, RegExp>> = {
   leadDays: /^(lead|delivery|lieferzeit|d[ée]lai)/i,
 };
 
-/** What the words over the columns say of them, each column once. */
-export function guessPriceColumns(head: readonly string[]): PriceColumns {
-  const found: Partial<Record<PriceField, number>> = {};
-  const words = head.map((word) =>
-    word
-      .replace(/[_-]+/g, ' ')
-      .replace(/[([].*$/, '')
-      .trim(),
-  );
-  for (const field of PRICE_FIELDS) {
-    const at = words.findIndex((word, n) => NAMES[field].test(word) && !Object.values(found).includes(n));
-    if (at >= 0) found[field] = at;
-  }
-  return found;
-}
+/** What the words over the columns say of them. */
+export const guessPriceColumns = (head: readonly string[]): PriceColumns => columnsByName(head, PRICE_FIELDS, NAMES);
 
 /** Prices that a table says, and rows that cannot be taken. */
 export interface ReadPrices {
@@ -43,44 +29,24 @@ export interface ReadPrices {
   readonly problems: readonly TableProblem[];
 }
 
-class CellFault extends Error {
-  constructor(readonly problem: Problem) {
-    super(problem.code);
-  }
-}
-const fault = (code: string, field: PriceField, value: string) =>
-  new CellFault({ code, kind: 'invalid', field, value: value.slice(0, 40) });
-
 /**
- * The prices in the rows of a table. A row that cannot be taken is told by its line and field, the others are kept: `price-column-missing`,
+ * The prices in the rows of a table. A row that cannot be taken is reported with its line and field, the others are kept: `price-column-missing`,
  * `price-cell` (not an amount), `price-range`, `date-cell`, `price-twice` (another price for the same part, with its line).
  */
 export function pricesOfTable({ rows, hasDecimalComma }: HouseTable, columns: PriceColumns): ReadPrices {
   const prices: (Omit<Price, 'id'> & { line: number })[] = [];
-  const problems: TableProblem[] = [];
   const seen = new Map<string, { line: number; priceCents: number }>();
-  for (const { line, cells } of rows) {
+  const problems = eachRow(rows, ({ line, cells }) => {
     const cell = (field: PriceField) => (columns[field] === undefined ? '' : (cells[columns[field]] ?? '').trim());
-    try {
-      const price = priceOfRow(cell, columns, hasDecimalComma);
-      const key = keyOf(price);
-      const other = seen.get(key);
-      if (other && other.priceCents !== price.priceCents)
-        throw new CellFault({
-          code: 'price-twice',
-          kind: 'invalid',
-          field: 'price',
-          value: cell('price').slice(0, 40),
-          line: other.line,
-        });
-      if (other) continue;
-      seen.set(key, { line, priceCents: price.priceCents });
-      prices.push({ ...price, line });
-    } catch (error) {
-      if (!(error instanceof CellFault)) throw error;
-      problems.push({ line, problem: error.problem });
-    }
-  }
+    const price = priceOfRow(cell, columns, hasDecimalComma);
+    const key = keyOf(price);
+    const other = seen.get(key);
+    if (other && other.priceCents !== price.priceCents)
+      throw cellFault('price-twice', 'price', cell('price'), { line: other.line });
+    if (other) return;
+    seen.set(key, { line, priceCents: price.priceCents });
+    prices.push({ ...price, line });
+  });
   return { prices, problems };
 }
 
@@ -90,16 +56,16 @@ const keyOf = ({ item, supplier, partNumber, validFrom }: Omit<Price, 'id'>): st
 function priceOfRow(cell: (field: PriceField) => string, columns: PriceColumns, hasDecimalComma: boolean): Omit<Price, 'id'> {
   for (const field of ['item', 'price'] as const)
     if (columns[field] === undefined) throw new CellFault({ code: 'price-column-missing', kind: 'incomplete', field });
-  if (cell('item') === '') throw fault('price-name-missing', 'item', '');
+  if (cell('item') === '') throw cellFault('price-name-missing', 'item', '');
   const price = amountIn(cell('price'), hasDecimalComma);
-  if (price === null) throw fault('price-cell', 'price', cell('price'));
-  if (price < 0 || price > 10_000_000) throw fault('price-range', 'price', cell('price'));
+  if (price === null) throw cellFault('price-cell', 'price', cell('price'));
+  if (price < 0 || price > 10_000_000) throw cellFault('price-range', 'price', cell('price'));
   const tax = cell('tax') === '' ? null : amountIn(cell('tax').replace('%', ''), hasDecimalComma);
-  if (cell('tax') !== '' && (tax === null || tax < 0 || tax > 100)) throw fault('price-range', 'tax', cell('tax'));
+  if (cell('tax') !== '' && (tax === null || tax < 0 || tax > 100)) throw cellFault('price-range', 'tax', cell('tax'));
   const leadDays = cell('leadDays') === '' ? 5 : Number(/^\d{1,3}/.exec(cell('leadDays'))?.[0] ?? Number.NaN);
-  if (!(leadDays <= 365)) throw fault('price-range', 'leadDays', cell('leadDays'));
+  if (!(leadDays <= 365)) throw cellFault('price-range', 'leadDays', cell('leadDays'));
   const [validFrom, validTo] = (['validFrom', 'validTo'] as const).map((field) => dayIn(cell(field), field));
-  if (validFrom !== '' && validTo !== '' && validFrom > validTo) throw fault('date-order', 'validTo', cell('validTo'));
+  if (validFrom !== '' && validTo !== '' && validFrom > validTo) throw cellFault('date-order', 'validTo', cell('validTo'));
   return {
     item: cleaned(cell('item'), 120),
     supplier: cleaned(cell('supplier'), 60),
@@ -135,7 +101,7 @@ function dayIn(cell: string, field: PriceField): string {
   const text = year && month && day ? `${year}-${month.padStart(2, '0')}-${day.padStart(2, '0')}` : '';
   const date = new Date(`${text}T00:00:00Z`);
   if (text === '' || Number.isNaN(date.getTime()) || date.toISOString().slice(0, 10) !== text)
-    throw fault('date-cell', field, cell);
+    throw cellFault('date-cell', field, cell);
   return text;
 }
 

@@ -23,7 +23,7 @@ export const isValidOn = ({ validFrom, validTo }: Price, day: string): boolean =
 
 /**
  * A look-up of prices by the names of things on a day, YYYY-MM-DD. The lowest valid price is taken; two of one supplier that differ and
- * are valid on the same day are told as a doubt.
+ * are valid on the same day are reported as a doubt.
  */
 export function priceBook(project: Pick<ProjectDocument, 'prices'>, day: string): (names: readonly string[]) => FoundPrice {
   const byItem = new Map(groupedBy(listOf(project, 'prices'), ({ item }) => spelled(item)));

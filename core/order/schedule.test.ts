@@ -1,14 +1,12 @@
 import { expect } from 'chai';
 import { listOf } from '../derive/index.ts';
 import { applyChange, type Baseline, type Delivery, type ProjectDocument, type TradeGate, update } from '../model/index.ts';
+import { planRuns } from '../runs/index.ts';
 import { applied, designedHouse } from '../testing/index.ts';
 import { baselineOf, scopeChange } from './baselines.ts';
-import { billOf } from './bill.ts';
 import { gateItems } from './gates.ts';
 import { checkedDelivery, goodsOf } from './goods.ts';
-import { workOf } from './labor.ts';
-import { offerOf } from './offer.ts';
-import { planSpoolsOf } from './plan-spools.ts';
+import { offerOf, offerSourceOf } from './offer.ts';
 import { scheduleOfJob } from './schedule.ts';
 import { firstWorkingDay, lastWorkingDay, orderByDay, windowStart, workingDaysAfter } from './working-days.ts';
 
@@ -16,9 +14,8 @@ const house = designedHouse([
   { typeId: 'ceiling-speaker', at: [1, 2] },
   { typeId: 'network-drop', at: [3, 0.05] },
 ]);
-const source = (project: ProjectDocument) => ({ bill: billOf(project, planSpoolsOf(project)), work: workOf(project) });
-const offer = (project: ProjectDocument) => offerOf(project, source(project), ({ name }) => [name], '2027-02-01');
-const schedule = (project: ProjectDocument, today: string) => scheduleOfJob(project, offer(project), workOf(project), today);
+const offer = (project: ProjectDocument) => offerOf(project, offerSourceOf(project), ({ name }) => [name], '2027-02-01');
+const schedule = (project: ProjectDocument, today: string) => scheduleOfJob(project, offer(project), today);
 const dated = (dates: Partial<Record<TradeGate, string>>, project = house): ProjectDocument => ({
   ...project,
   tradeDates: Object.fromEntries(
@@ -117,7 +114,7 @@ describe('the dates of a job', () => {
 
 describe('baselines and changes', () => {
   const locked = (project: ProjectDocument, id: string): Baseline =>
-    baselineOf(project, offer(project), { id, name: id, lockedOn: '2027-02-01', lockedBy: 'Ada' });
+    baselineOf(project, offer(project), planRuns(project), { id, name: id, lockedOn: '2027-02-01', lockedBy: 'Ada' });
 
   it('a change is the difference of two of them, to the cent, with the runs that it affects', () => {
     const more = designedHouse([

@@ -4,8 +4,8 @@ import { gateDate, type ProjectDocument, TRADE_GATES, type TradeGate } from '../
 import { planRuns } from '../runs/index.ts';
 import { costAfterClosing } from '../rules/index.ts';
 import type { BillPart } from './bill.ts';
-import { type GateItem, gateItems } from './gates.ts';
-import type { LaborKind, WorkOfHouse } from './labor.ts';
+import { type GateItem, gateItems, isLate } from './gates.ts';
+import type { LaborKind } from './labor.ts';
 import { centsOf } from './money.ts';
 import type { Offer } from './offer.ts';
 import { orderByDay, windowStart, workingDaysAfter } from './working-days.ts';
@@ -115,9 +115,9 @@ export interface Schedule {
 }
 
 /** What is done when: gates with their work, what missed one, what is ordered until when. `today` is YYYY-MM-DD. */
-export function scheduleOfJob(project: ProjectDocument, offer: Offer, { labor }: WorkOfHouse, today: string): Schedule {
+export function scheduleOfJob(project: ProjectDocument, offer: Offer, today: string): Schedule {
   const items = gateItems(project);
-  const gates = TRADE_GATES.map((gate) => gateState(project, gate, items, labor, today));
+  const gates = TRADE_GATES.map((gate) => gateState(project, gate, items, offer, today));
   const startOf = new Map(gates.map(({ gate, startBy, on }) => [gate, startBy || on]));
   const painted = gateDate(project, 'paint');
   return {
@@ -133,17 +133,18 @@ export function scheduleOfJob(project: ProjectDocument, offer: Offer, { labor }:
   };
 }
 
-const isLate = ({ isDone, dueOn }: GateItem, today: string): boolean => !isDone && dueOn !== '' && dueOn < today;
-
 function gateState(
   project: ProjectDocument,
   gate: TradeGate,
   items: readonly GateItem[],
-  labor: WorkOfHouse['labor'],
+  { lines }: Offer,
   today: string,
 ): GateState {
   const own = items.filter((item) => item.gate === gate);
-  const hours = labor.filter(({ kind }) => GATE_OF_WORK[kind] === gate).reduce((sum, line) => sum + line.hours, 0);
+  const hours = lines.reduce(
+    (sum, { part, rule }) => sum + (rule.by === 'hours' && GATE_OF_WORK[part as LaborKind] === gate ? rule.hours : 0),
+    0,
+  );
   const crewDays = Math.ceil(hours / (DAY_H * CREW) - 1e-9);
   const known = listOf(project, 'tradeDates').find((date) => date.gate === gate);
   const on = known?.on ?? '';

@@ -1,43 +1,36 @@
-const DAY_MS = 86_400_000;
+import { daysBefore } from '../model/index.ts';
 
-const at = (day: string): Date => new Date(`${day}T00:00:00Z`);
-const dayOf = (date: Date): string => date.toISOString().slice(0, 10);
-/** Saturday and Sunday are none. */
-const isWorkingDay = (date: Date): boolean => date.getUTCDay() !== 0 && date.getUTCDay() !== 6;
-
-/** The day itself, or the last working day before it; days are YYYY-MM-DD. */
-export function lastWorkingDay(day: string): string {
-  let date = at(day);
-  while (!isWorkingDay(date)) date = new Date(date.getTime() - DAY_MS);
-  return dayOf(date);
+/** Saturday and Sunday are none; days are YYYY-MM-DD. */
+function isWorkingDay(day: string): boolean {
+  const weekday = new Date(`${day}T00:00:00Z`).getUTCDay();
+  return weekday !== 0 && weekday !== 6;
 }
+
+/** The day itself, or the nearest working day on the way back (1) or on (-1). */
+function nearest(day: string, way: 1 | -1): string {
+  let found = day;
+  while (!isWorkingDay(found)) found = daysBefore(found, way);
+  return found;
+}
+
+/** So many working days back (1) or on (-1); the count starts at the nearest working day. */
+function stepped(day: string, count: number, way: 1 | -1): string {
+  let found = nearest(day, way);
+  for (let left = count; left > 0; left--) found = nearest(daysBefore(found, way), way);
+  return found;
+}
+
+/** The day itself, or the last working day before it. */
+export const lastWorkingDay = (day: string): string => nearest(day, 1);
 
 /** The day itself, or the first working day after it. */
-export function firstWorkingDay(day: string): string {
-  let date = at(day);
-  while (!isWorkingDay(date)) date = new Date(date.getTime() + DAY_MS);
-  return dayOf(date);
-}
+export const firstWorkingDay = (day: string): string => nearest(day, -1);
 
 /** So many working days before a day; the count starts at the last working day on or before it. */
-export function workingDaysBefore(day: string, count: number): string {
-  let date = at(lastWorkingDay(day));
-  for (let left = count; left > 0;) {
-    date = new Date(date.getTime() - DAY_MS);
-    if (isWorkingDay(date)) left--;
-  }
-  return dayOf(date);
-}
+export const workingDaysBefore = (day: string, count: number): string => stepped(day, count, 1);
 
 /** So many working days after a day; the count starts at the first working day on or after it. */
-export function workingDaysAfter(day: string, count: number): string {
-  let date = at(firstWorkingDay(day));
-  for (let left = count; left > 0;) {
-    date = new Date(date.getTime() + DAY_MS);
-    if (isWorkingDay(date)) left--;
-  }
-  return dayOf(date);
-}
+export const workingDaysAfter = (day: string, count: number): string => stepped(day, count, -1);
 
 /** First day of a window of so many working days that ends on a day, both ends in. */
 export const windowStart = (end: string, days: number): string => workingDaysBefore(end, Math.max(0, Math.ceil(days) - 1));

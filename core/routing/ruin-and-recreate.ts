@@ -1,5 +1,5 @@
 import type { Entry } from './attach.ts';
-import { distance3, type Point3 } from '../math/index.ts';
+import { distance3, groupedBy, type Point3 } from '../math/index.ts';
 import type { Network } from './network.ts';
 import { bestStart } from './route-device.ts';
 import { growTree, type RouteTree, walkTree } from './tree.ts';
@@ -81,18 +81,19 @@ export function recreated(network: Network, demands: readonly Demand[], loads: L
   return found;
 }
 
+/** Runs that begin at one place, counted. */
+export function startPlaces(
+  starts: readonly (readonly Entry[])[],
+): { readonly entries: readonly Entry[]; readonly count: number }[] {
+  const byStart = groupedBy(starts, ([first]) => first.points[0].join());
+  return [...byStart.values()].map((own) => ({ entries: own[0], count: own.length }));
+}
+
 /** Where each goes now, beside those that pass so many cables. */
 const groupsOf = (network: Network, demands: readonly Demand[], loads: Loads): Group[] =>
   demands.flatMap((demand) => {
     const tree = growTree(network, demand.ends, keptPrice(network, { counts: loads, setUp: SEARCHED_SET_UP }));
-    const byStart = new Map<string, { entries: readonly Entry[]; count: number }>();
-    for (const entries of demand.starts) {
-      const key = entries[0].points[0].join();
-      const known = byStart.get(key);
-      if (known) known.count++;
-      else byStart.set(key, { entries, count: 1 });
-    }
-    return [...byStart.values()].flatMap(({ entries, count }): Group[] => {
+    return startPlaces(demand.starts).flatMap(({ entries, count }): Group[] => {
       const start = bestStart(network, tree, entries);
       if (!start) return [];
       return [{ entries, ends: demand.ends, count, ...routeIn(network, tree, start, count) }];

@@ -2,6 +2,7 @@ import type { Entry } from './attach.ts';
 import type { Network } from './network.ts';
 import { BARRED_M } from './weights.ts';
 import { bestStart } from './route-device.ts';
+import { startPlaces } from './ruin-and-recreate.ts';
 import { keptPrice, type Loads, linkNumber, priceBelow, priceFor, SEARCHED_SET_UP } from './share.ts';
 import type { Demand } from './shared-routes.ts';
 import { AXES, growTree, walkTree } from './tree.ts';
@@ -61,14 +62,7 @@ function payersOf(network: Network, demands: readonly Demand[]): Payers[] {
   return demands.flatMap(({ ends, starts }) => {
     // A way into the head end is shared too: here at least what a further cable costs.
     const least = ends.map((end) => ({ ...end, work: end.work * furtherCable, holes: 0 }));
-    const byStart = new Map<string, { entries: readonly Entry[]; count: number }>();
-    for (const entries of starts) {
-      const key = entries[0].points[0].join();
-      const known = byStart.get(key);
-      if (known) known.count++;
-      else byStart.set(key, { entries, count: 1 });
-    }
-    return [...byStart.values()].map(({ entries, count }) => ({ entries, ends: least, count, share: new Map<number, number>() }));
+    return startPlaces(starts).map(({ entries, count }) => ({ entries, ends: least, count, share: new Map<number, number>() }));
   });
 }
 

@@ -34,7 +34,7 @@ describe('a table of devices', () => {
     expect(new Set(Object.values(project.devices).map(({ number }) => number)).size).to.equal(9);
   });
 
-  it('tells each row that cannot be taken by line and field, and keeps the others', () => {
+  it('reports each row that cannot be imported by line and field, and keeps the others', () => {
     const { devices, problems } = read(
       `device,room,x,y,height\nCeiling speaker,${room.name},,,\nWarp drive,${room.name},,,\nKeypad,Ballroom,,,\nKeypad,,,,\nKeypad,,a lot,2,\nKeypad,,9999,2,\nKeypad,${room.name},,,99\n`,
     );
@@ -49,7 +49,7 @@ describe('a table of devices', () => {
     ]);
   });
 
-  it('is told apart from a table of rooms', () => {
+  it('is distinguished from a table of rooms', () => {
     expect([isDeviceTable(['Type', 'Room', 'x', 'y']), isDeviceTable(['Room', 'Width', 'Depth'])]).to.deep.equal([true, false]);
     const missing = devicesOfTable(
       house,

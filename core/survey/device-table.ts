@@ -1,19 +1,10 @@
 import { edited } from '../derive/index.ts';
 import { placeDevice } from '../devices/index.ts';
-import {
-  centroidOf,
-  err,
-  METRES_PER,
-  ok,
-  type Outcome,
-  parseLength,
-  type Point2,
-  pointInPolygon,
-  type Problem,
-} from '../math/index.ts';
+import { centroidOf, err, ok, type Outcome, type Point2, pointInPolygon } from '../math/index.ts';
 import { type Operation, type ProjectDocument, type Room, update } from '../model/index.ts';
-import type { HouseTable, TableProblem, TableUnit } from './house-table.ts';
 import { projectBounds } from '../house/index.ts';
+import { type HouseTable, levelNamed, type TableUnit } from './house-table.ts';
+import { CellFault, cellFault, columnsByName, eachRow, lengthInCell, type TableProblem } from './table-cells.ts';
 
 /** What a column of a table of devices may hold. */
 export const DEVICE_FIELDS = ['type', 'name', 'room', 'level', 'x', 'y', 'height'] as const;
@@ -31,21 +22,8 @@ const NAMES: Readonly<Record<DeviceField, RegExp>> = {
   height: /^(height|h|aff|center|h[öo]he|hauteur)\b/i,
 };
 
-/** What the words over the columns say of them, each column once. */
-export function guessDeviceColumns(head: readonly string[]): DeviceColumns {
-  const found: Partial<Record<DeviceField, number>> = {};
-  const words = head.map((word) =>
-    word
-      .replace(/[_-]+/g, ' ')
-      .replace(/[([].*$/, '')
-      .trim(),
-  );
-  for (const field of DEVICE_FIELDS) {
-    const at = words.findIndex((word, n) => NAMES[field].test(word) && !Object.values(found).includes(n));
-    if (at >= 0) found[field] = at;
-  }
-  return found;
-}
+/** What the words over the columns say of them. */
+export const guessDeviceColumns = (head: readonly string[]): DeviceColumns => columnsByName(head, DEVICE_FIELDS, NAMES);
 
 /** Whether the words over a table speak of devices and not of rooms or walls. */
 export const isDeviceTable = (head: readonly string[]): boolean => guessDeviceColumns(head).type !== undefined;
@@ -65,21 +43,13 @@ export interface DeviceTable {
   readonly problems: readonly TableProblem[];
 }
 
-class CellFault extends Error {
-  constructor(readonly problem: Problem) {
-    super(problem.code);
-  }
-}
-const fault = (code: string, field: DeviceField, value: string, more: object = {}) =>
-  new CellFault({ code, kind: 'invalid', field, value: value.slice(0, 40), ...more });
-
 const spelled = (words: string): string => words.trim().replace(/\s+/g, ' ').toLowerCase();
 /** Devices of one room without places of their own stand so far apart, m. */
 const APART_M = 0.6;
 
 /**
- * The devices that the rows of a table say: a type of the library by name or letters, and a room, or x and y. Rows that cannot be taken
- * are told by line and field: `table-column-missing`, `table-type`, `table-room`, `table-room-twice`, `table-level`, `table-cell`,
+ * The devices that the rows of a table list: a type of the library by name or letters, and a room, or x and y. Rows that cannot be taken
+ * are reported with line and field: `table-column-missing`, `table-type`, `table-room`, `table-room-twice`, `table-level`, `table-cell`,
  * `table-place`, `table-range`.
  */
 export function devicesOfTable(
@@ -90,61 +60,46 @@ export function devicesOfTable(
   unit: TableUnit,
 ): DeviceTable {
   const devices: TableDevice[] = [];
-  const problems: TableProblem[] = [];
   const inRoom = new Map<string, number>();
-  for (const { line, cells } of rows) {
+  const reading = { unit, hasDecimalComma, units: project.project.units, commaDigits: 3 };
+  const problems = eachRow(rows, ({ line, cells }) => {
     const cell = (field: DeviceField) => (columns[field] === undefined ? '' : (cells[columns[field]] ?? '').trim());
-    try {
-      if (columns.type === undefined) throw new CellFault({ code: 'table-column-missing', kind: 'incomplete', field: 'type' });
-      const length = (field: DeviceField) =>
-        lengthIn(cell(field), field, { unit, hasDecimalComma, units: project.project.units });
-      const level = levelNamed(project, cell('level'), levelId);
-      const room = cell('room') === '' ? null : roomNamed(project, cell('room'), cell('level') === '' ? null : level);
-      const heightM = cell('height') === '' ? null : length('height');
-      const hasPlace = cell('x') !== '' && cell('y') !== '';
-      if (!hasPlace && !room) throw fault('table-place', 'room', '');
-      const at: Point2 = hasPlace ? [length('x'), length('y')] : placeIn(room!, inRoom);
-      if (at.some((value) => Math.abs(value) > 1000)) throw fault('table-range', 'x', cell('x'), { min: -1000, max: 1000 });
-      if (heightM !== null && (heightM < -5 || heightM > 30))
-        throw fault('table-range', 'height', cell('height'), { min: -5, max: 30 });
-      const name = cell('name')
-        .replace(/[\p{Cc}\p{Cf}]/gu, '')
-        .slice(0, 80);
-      devices.push({ line, typeId: typeNamed(project, cell('type')), name, levelId: room?.levelId ?? level, at, heightM });
-    } catch (error) {
-      if (!(error instanceof CellFault)) throw error;
-      problems.push({ line, problem: error.problem });
-    }
-  }
+    if (columns.type === undefined) throw new CellFault({ code: 'table-column-missing', kind: 'incomplete', field: 'type' });
+    const length = (field: DeviceField) => lengthInCell(cell(field), field, reading);
+    const level = levelNamed(project, cell('level').replace(/\s+/g, ' '), levelId);
+    const room = cell('room') === '' ? null : roomNamed(project, cell('room'), cell('level') === '' ? null : level);
+    const heightM = cell('height') === '' ? null : length('height');
+    const hasPlace = cell('x') !== '' && cell('y') !== '';
+    if (!hasPlace && !room) throw cellFault('table-place', 'room', '');
+    const at: Point2 = hasPlace ? [length('x'), length('y')] : placeIn(room!, inRoom);
+    if (at.some((value) => Math.abs(value) > 1000)) throw cellFault('table-range', 'x', cell('x'), { min: -1000, max: 1000 });
+    if (heightM !== null && (heightM < -5 || heightM > 30))
+      throw cellFault('table-range', 'height', cell('height'), { min: -5, max: 30 });
+    const name = cell('name')
+      .replace(/[\p{Cc}\p{Cf}]/gu, '')
+      .slice(0, 80);
+    devices.push({ line, typeId: typeNamed(project, cell('type')), name, levelId: room?.levelId ?? level, at, heightM });
+  });
   return { devices, problems };
 }
 
-function typeNamed({ deviceTypes }: ProjectDocument, said: string): string {
-  const word = spelled(said);
+function typeNamed({ deviceTypes }: ProjectDocument, cell: string): string {
+  const word = spelled(cell);
   const types = Object.values(deviceTypes);
   const found =
-    types.find(({ id, name }) => id === said || spelled(name) === word) ?? types.find(({ code }) => spelled(code) === word);
-  if (!found || word === '') throw fault('table-type', 'type', said);
+    types.find(({ id, name }) => id === cell || spelled(name) === word) ?? types.find(({ code }) => spelled(code) === word);
+  if (!found || word === '') throw cellFault('table-type', 'type', cell);
   return found.id;
 }
 
-function levelNamed({ levels }: ProjectDocument, said: string, otherwise: string): string {
-  if (said === '') return otherwise;
-  const found = Object.values(levels).find(
-    ({ name, code }) => spelled(name) === spelled(said) || spelled(code) === spelled(said),
-  );
-  if (!found) throw fault('table-level', 'level', said);
-  return found.id;
-}
-
-function roomNamed({ rooms }: ProjectDocument, said: string, levelId: string | null): Room {
+function roomNamed({ rooms }: ProjectDocument, word: string, levelId: string | null): Room {
   const found = Object.values(rooms).filter(
     (room) =>
       (levelId === null || room.levelId === levelId) &&
-      (spelled(room.name) === spelled(said) || spelled(room.code) === spelled(said)),
+      (spelled(room.name) === spelled(word) || spelled(room.code) === spelled(word)),
   );
-  if (found.length === 0) throw fault('table-room', 'room', said);
-  if (found.length > 1) throw fault('table-room-twice', 'room', said);
+  if (found.length === 0) throw cellFault('table-room', 'room', word);
+  if (found.length > 1) throw cellFault('table-room-twice', 'room', word);
   return found[0];
 }
 
@@ -167,20 +122,6 @@ function placeIn(room: Room, inRoom: Map<string, number>): Point2 {
   return [x, y];
 }
 
-interface LengthReading {
-  readonly unit: TableUnit;
-  readonly hasDecimalComma: boolean;
-  readonly units: ProjectDocument['project']['units'];
-}
-
-function lengthIn(cell: string, field: DeviceField, { unit, hasDecimalComma, units }: LengthReading): number {
-  const plain = hasDecimalComma || /^-?\d+,\d{1,3}$/.test(cell) ? cell.replace(',', '.') : cell;
-  const isBare = /^[-+]?(\d+\.?\d*|\.\d+)$/.test(plain);
-  const read = isBare ? ok(Number(plain) * METRES_PER[unit]) : parseLength(plain, units);
-  if (!read.ok) throw fault('table-cell', field, cell);
-  return read.value;
-}
-
 /** The operations that place the devices of a table with their runs, each with its name and height. Problems: those of `placeDevice`. */
 export function devicesFromTable(
   project: ProjectDocument,
@@ -195,8 +136,8 @@ export function devicesFromTable(
     const placed = placeDevice(house, { typeId, levelId, at }, { device: ids.device(), run: ids.run });
     if (!placed.ok) return placed;
     const { device } = placed.value;
-    const said = update('devices', device, { ...(name === '' ? {} : { name }), ...(heightM === null ? {} : { heightM }) });
-    const own = [...placed.value.operations, ...(said ? [said] : [])];
+    const changed = update('devices', device, { ...(name === '' ? {} : { name }), ...(heightM === null ? {} : { heightM }) });
+    const own = [...placed.value.operations, ...(changed ? [changed] : [])];
     const next = edited(house, own);
     if (!next.ok) return next;
     operations.push(...own);

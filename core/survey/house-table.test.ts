@@ -57,7 +57,7 @@ describe('a table of rooms', () => {
     expect(new Set(rooms.map(({ code }) => code)).size).to.equal(3);
   });
 
-  it('tells by line and field what cannot be taken, and takes the rest', () => {
+  it('reports by line and field what cannot be imported, and imports the rest', () => {
     const { rooms, problems } = read('name,level,width,depth\nA,,4,3\nB,,wide,3\nC,,4000,3\nD,cellar,4,3\nE,,,3\nF,MAIN,5,4');
     expect(rooms.map(({ name }) => name)).to.deep.equal(['A', 'F']);
     expect(problems.map(({ line, problem: { code, field } }) => [line, code, field])).to.deep.equal([

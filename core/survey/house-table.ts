@@ -1,18 +1,18 @@
 import { parse } from 'csv-parse/sync';
 import { edited } from '../derive/index.ts';
 import { projectBounds, type WallProposal } from '../house/index.ts';
-import {
-  distance2,
-  err,
-  METRES_PER,
-  ok,
-  type Outcome,
-  parseLength,
-  type Point2,
-  pointInPolygon,
-  type Problem,
-} from '../math/index.ts';
+import { distance2, err, type METRES_PER, ok, type Outcome, type Point2, pointInPolygon } from '../math/index.ts';
 import type { Operation, ProjectDocument, Room } from '../model/index.ts';
+import {
+  CellFault,
+  cellFault,
+  columnsByName,
+  eachRow,
+  lengthInCell,
+  type LengthReading,
+  type TableProblem,
+  type TableRow,
+} from './table-cells.ts';
 import { wallsFromProposals } from './walls-from-proposals.ts';
 import { type NewId, SHORTEST_WALL_M, WALL_BUILDS } from './walls.ts';
 
@@ -24,24 +24,12 @@ export type TableUnit = keyof typeof METRES_PER;
 /** Which column of a table holds what, by its place in a row. */
 export type TableColumns = Readonly<Partial<Record<TableField, number>>>;
 
-/** A row of a table with its line in the file. */
-export interface TableRow {
-  readonly line: number;
-  readonly cells: readonly string[];
-}
-
 /** A table as it was read: the words over its columns, and its rows with their line in the file. */
 export interface HouseTable {
   readonly head: readonly string[];
   readonly rows: readonly TableRow[];
   /** Whether a comma in a number is its decimal point. */
   readonly hasDecimalComma: boolean;
-}
-
-/** A row that cannot be taken, and why. */
-export interface TableProblem {
-  readonly line: number;
-  readonly problem: Problem;
 }
 
 interface TableRoom {
@@ -131,21 +119,8 @@ const NAMES: Readonly<Record<TableField, RegExp>> = {
   thickness: /^(thick|thickness|t|dicke|st[äa]rke|[ée]paisseur)\b/i,
 };
 
-/** What the words over the columns say of them, each column once. */
-export function guessColumns(head: readonly string[]): TableColumns {
-  const found: Partial<Record<TableField, number>> = {};
-  const words = head.map((word) =>
-    word
-      .replace(/[_-]+/g, ' ')
-      .replace(/[([].*$/, '')
-      .trim(),
-  );
-  for (const field of TABLE_FIELDS) {
-    const at = words.findIndex((word, n) => NAMES[field].test(word) && !Object.values(found).includes(n));
-    if (at >= 0) found[field] = at;
-  }
-  return found;
-}
+/** What the words over the columns say of them. */
+export const guessColumns = (head: readonly string[]): TableColumns => columnsByName(head, TABLE_FIELDS, NAMES);
 
 /** The unit that column names give in brackets; null where none does. */
 export function guessTableUnit(head: readonly string[]): TableUnit | null {
@@ -170,17 +145,11 @@ const BOUNDS = {
 type LengthField = keyof typeof BOUNDS;
 const WALL_ENDS = ['x1', 'y1', 'x2', 'y2'] as const;
 
-class CellFault extends Error {
-  constructor(readonly problem: Problem) {
-    super(problem.code);
-  }
-}
-
 const columnMissing = (field: TableField) => new CellFault({ code: 'table-column-missing', kind: 'incomplete', field });
 
 /**
  * The rooms (name, width, depth, perhaps height) or walls (their ends) that the rows of a table say. Lengths without a unit are in
- * `unit`. Rows that cannot be taken are told by line, field and reason: `table-column-missing`, `table-cell`, `table-range`,
+ * `unit`. Rows that cannot be imported are reported by line, field and reason: `table-column-missing`, `table-cell`, `table-range`,
  * `table-level`.
  */
 export function tableHouse(
@@ -192,57 +161,45 @@ export function tableHouse(
 ): TableHouse {
   const house = { rooms: [] as TableRoom[], walls: [] as TableWall[], problems: [] as TableProblem[] };
   const hasWalls = WALL_ENDS.every((field) => columns[field] !== undefined);
-  for (const { line, cells } of rows) {
+  const reading = { unit, hasDecimalComma, units: project.project.units, commaDigits: 2 };
+  house.problems = eachRow(rows, ({ cells }) => {
     const cell = (field: TableField) => (columns[field] === undefined ? '' : (cells[columns[field]] ?? ''));
     const length = (field: LengthField): number => {
       if (columns[field] === undefined) throw columnMissing(field);
-      return lengthIn(cell(field), field, { unit, hasDecimalComma, units: project.project.units });
+      return lengthIn(cell(field), field, reading);
     };
-    try {
-      const level = levelNamed(project, cell('level'), levelId);
-      if (hasWalls) {
-        const [x1, y1, x2, y2] = WALL_ENDS.map(length);
-        const thicknessM = cell('thickness') === '' ? WALL_BUILDS.stud.thicknessM : length('thickness');
-        const wall: TableWall = { levelId: level, a: [x1, y1], b: [x2, y2], thicknessM };
-        if (distance2(wall.a, wall.b) < SHORTEST_WALL_M)
-          throw new CellFault({ code: 'table-range', kind: 'out_of_domain', field: 'x2', min: SHORTEST_WALL_M, max: 1000 });
-        house.walls.push(wall);
-      } else {
-        const [widthM, depthM] = [length('width'), length('depth')];
-        const heightM = cell('height') === '' ? null : length('height');
-        house.rooms.push({ name: cell('name').slice(0, 60), levelId: level, widthM, depthM, heightM });
-      }
-    } catch (error) {
-      if (!(error instanceof CellFault)) throw error;
-      house.problems.push({ line, problem: error.problem });
+    const level = levelNamed(project, cell('level'), levelId);
+    if (hasWalls) {
+      const [x1, y1, x2, y2] = WALL_ENDS.map(length);
+      const thicknessM = cell('thickness') === '' ? WALL_BUILDS.stud.thicknessM : length('thickness');
+      const wall: TableWall = { levelId: level, a: [x1, y1], b: [x2, y2], thicknessM };
+      if (distance2(wall.a, wall.b) < SHORTEST_WALL_M)
+        throw new CellFault({ code: 'table-range', kind: 'out_of_domain', field: 'x2', min: SHORTEST_WALL_M, max: 1000 });
+      house.walls.push(wall);
+    } else {
+      const [widthM, depthM] = [length('width'), length('depth')];
+      const heightM = cell('height') === '' ? null : length('height');
+      house.rooms.push({ name: cell('name').slice(0, 60), levelId: level, widthM, depthM, heightM });
     }
-  }
+  });
   return house;
 }
 
-function levelNamed({ levels }: ProjectDocument, said: string, otherwise: string): string {
-  if (said === '') return otherwise;
-  const word = said.toLowerCase();
+/** A level by its name or letters; without one, the level that is open. Throws `table-level`. */
+export function levelNamed({ levels }: ProjectDocument, cell: string, otherwise: string): string {
+  if (cell === '') return otherwise;
+  const word = cell.toLowerCase();
   const level = Object.values(levels).find(({ name, code }) => name.toLowerCase() === word || code.toLowerCase() === word);
-  if (!level) throw new CellFault({ code: 'table-level', kind: 'invalid', field: 'level', value: said.slice(0, 40) });
+  if (!level) throw cellFault('table-level', 'level', cell);
   return level.id;
 }
 
-interface LengthReading {
-  readonly unit: TableUnit;
-  readonly hasDecimalComma: boolean;
-  readonly units: ProjectDocument['project']['units'];
-}
-
-function lengthIn(cell: string, field: LengthField, { unit, hasDecimalComma, units }: LengthReading): number {
-  const plain = hasDecimalComma || /^-?\d+,\d{1,2}$/.test(cell) ? cell.replace(',', '.') : cell;
-  const isBare = /^[-+]?(\d+\.?\d*|\.\d+)$/.test(plain);
-  const read = isBare ? ok(Number(plain) * METRES_PER[unit]) : parseLength(plain, units);
-  if (!read.ok) throw new CellFault({ code: 'table-cell', kind: 'invalid', field, value: cell.slice(0, 40) });
+function lengthIn(cell: string, field: LengthField, reading: LengthReading): number {
+  const lengthM = lengthInCell(cell, field, reading);
   const [min, max] = BOUNDS[field];
-  if (!(read.value >= min - 1e-9 && read.value <= max + 1e-9))
-    throw new CellFault({ code: 'table-range', kind: 'out_of_domain', field, value: cell.slice(0, 40), min, max });
-  return read.value;
+  if (!(lengthM >= min - 1e-9 && lengthM <= max + 1e-9))
+    throw cellFault('table-range', field, cell, { kind: 'out_of_domain', min, max });
+  return lengthM;
 }
 
 /** Rooms of a table stand beside each other until somebody moves them together, m. */

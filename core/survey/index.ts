@@ -42,8 +42,6 @@ export {
   tableHouse,
   type TableHouse,
   tableOfRows,
-  type TableProblem,
-  type TableRow,
   type TableUnit,
 } from './house-table.ts';
 export {
@@ -94,3 +92,4 @@ export {
   isDeviceTable,
   type TableDevice,
 } from './device-table.ts';
+export { CellFault, cellFault, columnsByName, eachRow, type TableProblem, type TableRow } from './table-cells.ts';

@@ -11,13 +11,8 @@ const isOfAnotherProgram = (line: string): boolean => line.startsWith('X-') && !
 
 /** Gates with their windows, our own days before them, days by which things are ordered and decided; whole days, as calendars read them. */
 export function datesIcs(project: ProjectDocument, today: string): string {
-  const source = offerSourceOf(project);
-  const { gates, orders, decisions, commissionFrom } = scheduleOfJob(
-    project,
-    offerOf(project, source, billNames, today),
-    source.work,
-    today,
-  );
+  const offer = offerOf(project, offerSourceOf(project), billNames, today);
+  const { gates, orders, decisions, commissionFrom } = scheduleOfJob(project, offer, today);
   const { name, shortId } = project.project;
   const calendar = ical({ name, prodId: { company: 'Dusky Spool', product: 'Dates', language: 'EN' } });
   const add = (id: string, summary: string, from: string, to: string) =>

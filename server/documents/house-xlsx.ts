@@ -20,10 +20,6 @@ interface Column {
 const MONEY = '#,##0.00';
 const LENGTH = '0.00';
 
-/** Letters of a column by its place from 1: 28 is AB. */
-const letters = (n: number): string =>
-  (n > 26 ? letters(Math.floor((n - 1) / 26)) : '') + String.fromCharCode(65 + ((n - 1) % 26));
-
 /** A sheet with types, filters, a frozen head, and totals of what is shown. */
 function addSheet(
   workbook: ExcelJS.Workbook,
@@ -46,7 +42,7 @@ function addSheet(
   totals.font = { bold: true };
   columns.forEach(({ isSummed }, n) => {
     if (!isSummed) return;
-    const letter = letters(n + 1);
+    const { letter } = sheet.getColumn(n + 1);
     const result = rows.reduce((sum, row) => sum + (typeof row[n] === 'number' ? row[n] : 0), 0);
     totals.getCell(n + 1).value = { formula: `SUBTOTAL(109,${letter}2:${letter}${rows.length + 1})`, result };
   });

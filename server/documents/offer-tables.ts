@@ -1,20 +1,8 @@
-import type { ProjectDocument } from '@dusky-spool/core/model';
+import { daysBefore, type ProjectDocument } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
-import {
-  changeOf,
-  formatCents,
-  groupOffer,
-  type Offer,
-  offerOf,
-  offerSourceOf,
-  projectOfOption,
-  tasksOfOption,
-} from '@dusky-spool/core/order';
+import { changeOf, formatCents, groupOffer, type Offer, offerOf, offerSourceOf, offerOfOption } from '@dusky-spool/core/order';
 import { billName, billNames, en, offerLineName, words } from '@dusky-spool/texts';
 import type { SheetTable } from './tables-pdf.ts';
-
-const addDays = (day: string, days: number): string =>
-  new Date(Date.parse(`${day}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
 
 /** An offer to the client: what each system costs, what it holds, options, terms, and where to sign. No cost of ours is in it. */
 export function offerTables(project: ProjectDocument, today: string): SheetTable[] {
@@ -42,10 +30,9 @@ function optionTable(project: ProjectDocument, offer: Offer, today: string): She
   const { currency } = project.project;
   const options = listOf(project, 'offerOptions').toSorted((a, b) => a.order - b.order);
   const rows = options.flatMap((option) => {
-    const own = projectOfOption(project, option);
+    const own = offerOfOption(project, option, billNames, today);
     if (!own.ok) return [];
-    const siteTasks = tasksOfOption(project, option);
-    const { totalCents } = offerOf({ ...own.value, siteTasks }, offerSourceOf(own.value), billNames, today);
+    const { totalCents } = own.value;
     return [[option.name, option.note, formatCents(totalCents, currency), formatCents(totalCents - offer.totalCents, currency)]];
   });
   return { section: 'options', columns: ['option', 'note', 'total', 'difference'], rows };
@@ -55,7 +42,7 @@ function termRows(project: ProjectDocument, offer: Offer, today: string): string
   const { currency, priceSettings } = project.project;
   return [
     [words.t('documents.offer.deposit', { percent: priceSettings.depositPercent }), formatCents(offer.depositCents, currency)],
-    [words.t('documents.offer.valid'), addDays(today, priceSettings.validDays)],
+    [words.t('documents.offer.valid'), daysBefore(today, -priceSettings.validDays)],
     [words.t('documents.offer.changes'), ''],
     [words.t('documents.offer.mains'), ''],
   ];

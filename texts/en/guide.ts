@@ -278,7 +278,7 @@ export const guidePages: readonly GuidePage[] = [
         title: 'Prices and the offer',
         text: 'Price lists come in as CSV or XLSX, or are typed. The lowest price that is valid today is taken; without one, that of the device library. The offer adds margin to materials, asks the rate for every person-hour, and takes flat prices for outlets, windows or single runs. Cost, price and tax are whole cents and rounded on each line, so that the sum of the lines is the total. Labor is an estimate within ±40 %.',
         steps: [
-          'Price lists: Import CSV or XLSX, say which column holds what (it is remembered on this device for tables with the same head), and take the good rows; each row that cannot be taken is told by its line and field.',
+          'Price lists: Import CSV or XLSX, choose what each column holds (remembered on this device for tables with the same header), and import the good rows; each row that cannot be imported is listed with its line, field and reason.',
           'Offer: the sums by part, system, room, phase or supplier. Choose any line to read how its price came about and which runs, devices and equipment it is there for.',
           'Options side by side: without a system, a room or a phase, or with other devices; each with its total and its difference.',
           'One more now, and after drywall: what each kind of place costs while the walls are open, and later.',

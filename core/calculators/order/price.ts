@@ -26,7 +26,7 @@ export const priceOf = calculator({
     if (marginFraction !== null && marginFraction >= 1)
       return err('margin-too-high', { kind: 'invalid', field: 'marginFraction', value: marginFraction });
     const cost = lines.reduce((sum, { quantity, unitCost }) => sum + quantity * unitCost, 0);
-    const markup = markupFraction ?? priceWithMargin(marginFraction!, marginFraction!);
+    const markup = markupFraction ?? priceWithMargin(1, marginFraction!) - 1;
     return ok({ cost, price: cost * (1 + markup), markupFraction: markup, marginFraction: markup / (1 + markup) });
   },
   steps: (_, v) => [`${fig(v.cost)} · (1 + ${fig(v.markupFraction)}) = ${fig(v.price)}`],

@@ -4,6 +4,6 @@
 // Start with `holeSchedule`.
 // Terms: docs/glossary.md.
 export { boredDepthM, type BoredLine, boredLines, type BoredPlace, holeSchedule, holeTotals } from './hole-schedule.ts';
-export { factorsOf, type PullingWork, pullingWork } from './pulling-work.ts';
+export { constructionOf, factorsOf, type PullingWork, pullingWork } from './pulling-work.ts';
 export { type TidyRoutes, tidyRoutes } from './tidy-routes.ts';
 export { type Penetration, penetrationsOf, sealCounts } from './penetrations.ts';

@@ -2,7 +2,7 @@ import { type PullingFactors, pullingFactors, pullingHours } from '../../calcula
 import { ceilingHeightAt } from '../../house/index.ts';
 import type { ProjectDocument } from '../../model/index.ts';
 import { bundleCodes, cutFromSpool, type PlannedRun } from '../../runs/index.ts';
-import { holeSchedule } from './hole-schedule.ts';
+import { type BoredPlace, holeSchedule } from './hole-schedule.ts';
 
 /** What boring and pulling come to, by the routes as they are. */
 export interface PullingWork {
@@ -25,15 +25,21 @@ export interface PullingWork {
 const HIGH_M = 3;
 const HIGH_DIFFICULTY = 1.15;
 
+/** Whether walls are open, for the hours of work. */
+export const constructionOf = ({ project }: Pick<ProjectDocument, 'project'>): 'new' | 'retrofit' =>
+  project.construction === 'new-framing' || project.construction === 'slab' ? 'new' : 'retrofit';
+
 /** The hours of boring and pulling as the firm has them. */
 export function factorsOf({ project }: Pick<ProjectDocument, 'project'>): PullingFactors {
-  const usual = pullingFactors(project.construction === 'new-framing' || project.construction === 'slab' ? 'new' : 'retrofit');
-  return { ...usual, ...project.labour };
+  return { ...pullingFactors(constructionOf({ project })), ...project.labour };
 }
 
 /** Holes, places, pulls, cable and person-hours of runs, pulled in the bundles that their routes make. */
-export function pullingWork(project: ProjectDocument, runs: readonly PlannedRun[]): PullingWork {
-  const places = holeSchedule(project, runs);
+export function pullingWork(
+  project: ProjectDocument,
+  runs: readonly PlannedRun[],
+  places: readonly BoredPlace[] = holeSchedule(project, runs),
+): PullingWork {
   const codes = bundleCodes(runs, project.cableTypes);
   const bundles = new Map<string, PlannedRun[]>();
   for (const planned of runs) {

@@ -1,3 +1,4 @@
+import { escaped, mm } from '../svg-text.ts';
 import type { PlanSheet } from './plan-sheet.ts';
 import type { SheetMark } from './plan-marks.ts';
 
@@ -7,10 +8,6 @@ export interface PlanSvgPens {
   readonly soft: string;
   readonly systems: Readonly<Record<string, { readonly colour: string; readonly dash: readonly number[] }>>;
 }
-
-const mm = (length: number): string => String(Math.round(length * 1000) / 1000);
-const escaped = (text: string): string =>
-  text.replace(/[&<>"']/g, (letter) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' })[letter]!);
 
 /** A level to scale as an SVG in mm, with the runs and devices of each system in a group of its own. */
 export function planSvg(sheet: PlanSheet, title: string, pens: PlanSvgPens): string {

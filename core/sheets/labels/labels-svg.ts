@@ -1,5 +1,6 @@
 import { formatCableLength, type UnitSystem } from '../../math/index.ts';
 import type { CableLabel } from './cable-label.ts';
+import { escaped, mm } from '../svg-text.ts';
 import { type LabelSize, type Paper, sheetLayout } from './sheet-layout.ts';
 
 /** What a drawing of labels takes from outside: words, colors, and the squares of a code. */
@@ -40,10 +41,6 @@ export function labelsSvg(
 /** Width of a letter as a share of its height, at most. */
 const BOLD_WIDTH = 0.76;
 const PLAIN_WIDTH = 0.62;
-
-const mm = (length: number) => String(Math.round(length * 1000) / 1000);
-const escaped = (text: string) =>
-  text.replace(/[&<>"']/g, (letter) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' })[letter]!);
 
 function drawnLabel(
   label: CableLabel,

@@ -15,6 +15,7 @@ import { changeRecord } from '../../commands/change-record.ts';
 import { createRecords } from '../../commands/create-records.ts';
 import { useOwnName } from '../../ground/api/session.ts';
 import { term, text } from '../../ground/text.ts';
+import { useDerived } from '../../state/derived.ts';
 import { useProject } from '../../state/open-project.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
@@ -38,12 +39,14 @@ const CLOSED = new Set(TRADE_GATES.slice(TRADE_GATES.indexOf('board')));
 export function ChangesPanel({ offer, mayPlan }: Props) {
   const project = useProject();
   const { edit } = useProjectParts('edit');
+  // The worker has planned them: nothing is routed here.
+  const { runs } = useDerived(project);
   const own = useOwnName();
   const baselines = listOf(project, 'baselines').toSorted((a, b) => a.number - b.number);
   const last = baselines.at(-1);
   const [name, setName] = useState('');
   const now = () =>
-    baselineOf(project, offer, {
+    baselineOf(project, offer, runs, {
       ...{ id: newRecordId('base'), name: name || today(), lockedOn: today(), lockedBy: own || '–' },
     });
   const lock = () => edit(text('order.changes.lock'), createRecords('baselines', [now()]));

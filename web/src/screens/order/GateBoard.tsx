@@ -1,4 +1,4 @@
-import { GATE_ITEM_KINDS, type Schedule } from '@dusky-spool/core/order';
+import { GATE_ITEM_KINDS, isLate, type Schedule } from '@dusky-spool/core/order';
 import { TRADE_GATES } from '@dusky-spool/core/model';
 import { term, text } from '../../ground/text.ts';
 import { today } from '../../state/today.ts';
@@ -23,9 +23,8 @@ export function GateBoard({ schedule: { items, gates } }: { readonly schedule: S
               {GATE_ITEM_KINDS.filter((kind) => own.some((item) => item.kind === kind)).map((kind) => {
                 const ofKind = own.filter((item) => item.kind === kind);
                 const done = ofKind.filter(({ isDone }) => isDone).length;
-                const isLate = ofKind.some(({ isDone, dueOn }) => !isDone && dueOn !== '' && dueOn < day);
                 return (
-                  <p key={kind} className={isLate ? css.bad : undefined}>
+                  <p key={kind} className={ofKind.some((item) => isLate(item, day)) ? css.bad : undefined}>
                     {text(`order.dates.kinds.${kind}`)}: {text('order.dates.openOf', { done, all: ofKind.length })}
                   </p>
                 );

@@ -4,7 +4,6 @@ import { listOf } from '@dusky-spool/core/derive';
 import { type OfferOption, removeWithDependants, SYSTEMS } from '@dusky-spool/core/model';
 import { billNames, problemSentence } from '@dusky-spool/texts';
 import { Select } from 'antd';
-import { useEffect, useState } from 'react';
 import { changeRecord } from '../../commands/change-record.ts';
 import { createRecords } from '../../commands/create-records.ts';
 import { term, text } from '../../ground/text.ts';
@@ -12,6 +11,7 @@ import { askOptions } from '../../state/derived.ts';
 import { useProject } from '../../state/open-project.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
+import { useAsked } from '../../state/useAsked.ts';
 import { WordsField } from '../../ui/fields.tsx';
 import { SmallButton } from '../../ui/SmallButton.tsx';
 
@@ -22,7 +22,7 @@ export function OfferOptions({ offer, mayPlan }: { readonly offer: Offer; readon
   const project = useProject();
   const { edit } = useProjectParts('edit');
   const options = listOf(project, 'offerOptions').toSorted((a, b) => a.order - b.order);
-  const found = useOptions(options.length > 0);
+  const found = useAsked(askOptions, options.length > 0 ? '' : null);
   const names = new Set(options.map(({ name }) => name));
   const add = () => {
     let number = options.length + 1;
@@ -57,23 +57,6 @@ export function OfferOptions({ offer, mayPlan }: { readonly offer: Offer; readon
       {mayPlan && <SmallButton onClick={add}>{text('order.offer.addOption')}</SmallButton>}
     </>
   );
-}
-
-/** What the options come from, asked again after each edit. */
-function useOptions(isShown: boolean): readonly OptionOfHouse[] | null {
-  const project = useProject();
-  const [found, setFound] = useState<readonly OptionOfHouse[] | null>(null);
-  useEffect(() => {
-    if (!isShown) return;
-    let isOver = false;
-    void askOptions().then((answer) => {
-      if (!isOver && answer) setFound(answer);
-    });
-    return () => {
-      isOver = true;
-    };
-  }, [project, isShown]);
-  return found;
 }
 
 interface CardProps {

@@ -1,5 +1,4 @@
 import type { Outcome } from '@dusky-spool/core/math';
-import type { WorkbookReply } from '@dusky-spool/core/model';
 import {
   formatCents,
   guessPriceColumns,
@@ -9,16 +8,15 @@ import {
   type ReadPrices,
   takePrices,
 } from '@dusky-spool/core/order';
-import { type HouseTable, MAX_PRICE_ROWS, readHouseTable, tableOfRows } from '@dusky-spool/core/survey';
+import { type HouseTable, MAX_PRICE_ROWS } from '@dusky-spool/core/survey';
 import { problemSentence } from '@dusky-spool/texts';
-import { Button, Modal, Select } from 'antd';
+import { Button, Modal } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
-import { problemOf } from '../../ground/api/error-sentence.ts';
-import { postForm } from '../../ground/api/http.ts';
-import { decodeText } from '../../ground/decode-text.ts';
+import { tablesIn } from '../../ground/api/read-tables.ts';
 import { text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
+import { ColumnChoices } from '../../ui/ColumnChoices.tsx';
 import { rememberedColumns, rememberColumns } from './remembered-columns.ts';
 
 import css from './order.module.css';
@@ -30,25 +28,10 @@ interface Props {
   readonly onClose: () => void;
 }
 
-/** The first table of a CSV file, or of a workbook, which the server reads. */
-async function tableIn(projectId: string, file: File): Promise<Outcome<HouseTable>> {
-  if (!/\.xlsx$/i.test(file.name)) return readHouseTable(await decodeText(file), MAX_PRICE_ROWS);
-  const form = new FormData();
-  form.append('picture', file);
-  try {
-    const { sheets } = await postForm<WorkbookReply>(`/projects/${projectId}/workbooks`, form);
-    const tables = sheets.map(({ rows }) => tableOfRows(rows, false, MAX_PRICE_ROWS));
-    return tables.find(({ ok }) => ok) ?? tables[0];
-  } catch (error) {
-    return { ok: false, problem: problemOf(error) };
-  }
-}
-
-const NONE = -1;
 /** So many problems and prices are listed. */
 const MAX_SHOWN = 100;
 
-/** A price list: its columns are given meaning, each bad row is told, and the good ones are taken together. */
+/** A price list: its columns are given meaning, each bad row is reported, and the good ones are imported in one edit. */
 export function PriceImport({ projectId, file, billNames, onClose }: Props) {
   const project = useProject();
   const { edit } = useProjectParts('edit');
@@ -56,8 +39,8 @@ export function PriceImport({ projectId, file, billNames, onClose }: Props) {
   const [chosen, setChosen] = useState<PriceColumns | null>(null);
   useEffect(() => {
     let isWanted = true;
-    void tableIn(projectId, file).then((read) => {
-      if (isWanted) setTable(read);
+    void tablesIn(projectId, file, MAX_PRICE_ROWS).then(([first]) => {
+      if (isWanted) setTable(first.table);
     });
     return () => {
       isWanted = false;
@@ -105,37 +88,19 @@ export function PriceImport({ projectId, file, billNames, onClose }: Props) {
       {table?.ok && found && (
         <>
           <p className="faint">{text('order.prices.importLead')}</p>
-          <ColumnChoices head={table.value.head} columns={columns} onColumns={setChosen} />
+          <div className={css.fields}>
+            <ColumnChoices
+              fields={PRICE_FIELDS}
+              labelOf={(field) => text(`order.prices.fields.${field}`)}
+              head={table.value.head}
+              columns={columns}
+              onColumns={setChosen}
+            />
+          </div>
           <PricePreview {...{ found, billNames }} />
         </>
       )}
     </Modal>
-  );
-}
-
-interface ColumnProps {
-  readonly head: readonly string[];
-  readonly columns: PriceColumns;
-  readonly onColumns: (columns: PriceColumns) => void;
-}
-
-function ColumnChoices({ head, columns, onColumns }: ColumnProps) {
-  const options = [{ value: NONE, label: text('table.noColumn') }, ...head.map((label, value) => ({ value, label }))];
-  return (
-    <div className={css.fields}>
-      {PRICE_FIELDS.map((field) => (
-        <label key={field} className="field">
-          <span>{text(`order.prices.fields.${field}`)}</span>
-          <Select
-            size="small"
-            value={columns[field] ?? NONE}
-            aria-label={text(`order.prices.fields.${field}`)}
-            options={options}
-            onChange={(value) => onColumns({ ...columns, [field]: value === NONE ? undefined : value })}
-          />
-        </label>
-      ))}
-    </div>
   );
 }
 

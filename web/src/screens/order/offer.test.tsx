@@ -59,7 +59,7 @@ describe('offer, dates, goods and changes on screen', () => {
     await waitFor(() => expect(card.textContent).to.match(/Difference: 0\.00/), SLOW);
   });
 
-  it('takes a price list, tells each bad row, and offers at its prices', async () => {
+  it('imports a price list, reports each bad row, and offers at its prices', async () => {
     const page = open('prices');
     const file = new File(['Item;Price;Supplier;Valid to\nCeiling speaker;41,00;Reed;\nKeypad;soon;Reed;\n'], 'list.csv');
     await page.findByText('No prices yet.', {}, SLOW);

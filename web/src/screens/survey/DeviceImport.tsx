@@ -10,11 +10,12 @@ import {
 } from '@dusky-spool/core/survey';
 import { formatLength } from '@dusky-spool/core/math';
 import { problemSentence } from '@dusky-spool/texts';
-import { Button, Modal, Select } from 'antd';
+import { Button, Modal } from 'antd';
 import { type ReactNode, useMemo, useState } from 'react';
 import { text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
 import { deviceIds, useProjectParts } from '../../state/project.ts';
+import { ColumnChoices } from '../../ui/ColumnChoices.tsx';
 import css from './survey.module.css';
 
 interface Props {
@@ -26,7 +27,6 @@ interface Props {
   readonly onClose: () => void;
 }
 
-const NONE = -1;
 const MAX_SHOWN = 200;
 
 /** A table of devices: its columns are given meaning, each bad row is told, and the others are placed with their runs. */
@@ -40,7 +40,6 @@ export function DeviceImport({ levelId, name, table, choices, onClose }: Props) 
   const place = () => {
     if (edit(text('table.title', { name }), devicesFromTable(project, found, deviceIds))) onClose();
   };
-  const options = [{ value: NONE, label: text('table.noColumn') }, ...table.head.map((label, value) => ({ value, label }))];
   return (
     <Modal
       open
@@ -59,18 +58,13 @@ export function DeviceImport({ levelId, name, table, choices, onClose }: Props) 
       {choices}
       <p className="faint">{text('table.deviceLine')}</p>
       <div className={css.tableColumns}>
-        {DEVICE_FIELDS.map((field) => (
-          <label key={field} className="field">
-            <span>{text(`table.deviceFields.${field}`)}</span>
-            <Select
-              size="small"
-              value={columns[field] ?? NONE}
-              aria-label={text(`table.deviceFields.${field}`)}
-              options={options}
-              onChange={(value) => setChosen({ ...columns, [field]: value === NONE ? undefined : value })}
-            />
-          </label>
-        ))}
+        <ColumnChoices
+          fields={DEVICE_FIELDS}
+          labelOf={(field) => text(`table.deviceFields.${field}`)}
+          head={table.head}
+          columns={columns}
+          onColumns={setChosen}
+        />
       </div>
       <DevicePreview found={found} />
     </Modal>

@@ -1,29 +1,23 @@
 import { useEffect, useMemo, useState } from 'react';
 import { Button, Modal, Segmented, Select } from 'antd';
-import { formatLength, type Outcome } from '@dusky-spool/core/math';
+import { formatLength } from '@dusky-spool/core/math';
 import {
   guessColumns,
   guessTableUnit,
   houseFromTable,
   isDeviceTable,
-  type HouseTable,
-  readHouseTable,
   TABLE_FIELDS,
   type TableColumns,
-  type TableField,
   type TableHouse,
   tableHouse,
-  tableOfRows,
   type TableUnit,
 } from '@dusky-spool/core/survey';
 import { problemSentence } from '@dusky-spool/texts';
-import type { WorkbookReply } from '@dusky-spool/core/model';
-import { problemOf } from '../../ground/api/error-sentence.ts';
-import { postForm } from '../../ground/api/http.ts';
-import { decodeText } from '../../ground/decode-text.ts';
+import { type NamedTable, tablesIn } from '../../ground/api/read-tables.ts';
 import { text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
 import { useProjectParts } from '../../state/project.ts';
+import { ColumnChoices } from '../../ui/ColumnChoices.tsx';
 import { DeviceImport } from './DeviceImport.tsx';
 import { newSurveyId } from './ids.ts';
 import css from './survey.module.css';
@@ -33,27 +27,6 @@ interface Props {
   readonly levelId: string;
   readonly file: File;
   readonly onClose: () => void;
-}
-
-/** A table of a file, with the name of its sheet. */
-interface NamedTable {
-  readonly name: string;
-  readonly table: Outcome<HouseTable>;
-}
-
-/** The table of a CSV file, or those of the sheets of a workbook, which the server reads; the sheets that have one first. */
-async function tablesIn(projectId: string, file: File): Promise<readonly NamedTable[]> {
-  const only = (table: Outcome<HouseTable>) => [{ name: file.name, table }];
-  if (!/\.xlsx$/i.test(file.name)) return only(readHouseTable(await decodeText(file)));
-  const form = new FormData();
-  form.append('picture', file);
-  try {
-    const { sheets } = await postForm<WorkbookReply>(`/projects/${projectId}/workbooks`, form);
-    const tables = sheets.map(({ name, rows }) => ({ name, table: tableOfRows(rows) }));
-    return [...tables.filter(({ table }) => table.ok), ...tables.filter(({ table }) => !table.ok)];
-  } catch (error) {
-    return only({ ok: false, problem: problemOf(error) });
-  }
 }
 
 /** The tables of a file, once they are read. */
@@ -101,7 +74,7 @@ export function TableImport({ projectId, levelId, file, onClose }: Props) {
   const [chosen, setChosen] = useState<{ readonly columns?: TableColumns; readonly unit?: TableUnit }>({});
   const head = table?.ok ? table.value.head : NO_HEAD;
   /** Rooms and walls, or devices: what was chosen by hand instead of what the columns' names say. */
-  const [chosenKind, setChosenKind] = useState<'house' | 'devices' | null>(null);
+  const [chosenKind, setChosenKind] = useState<TableKind | null>(null);
   const kind = chosenKind ?? (isDeviceTable(head) ? 'devices' : 'house');
   const guessed = useMemo(() => ({ columns: guessColumns(head), unit: guessTableUnit(head) }), [head]);
   const columns = chosen.columns ?? guessed.columns;
@@ -114,15 +87,7 @@ export function TableImport({ projectId, levelId, file, onClose }: Props) {
   const make = () => {
     if (found && edit(text('table.title', { name: file.name }), houseFromTable(project, found, newSurveyId))) onClose();
   };
-  const choices = (
-    <Segmented
-      size="small"
-      value={kind}
-      aria-label={text('table.kind')}
-      options={(['house', 'devices'] as const).map((value) => ({ value, label: text(`table.kinds.${value}`) }))}
-      onChange={setChosenKind}
-    />
-  );
+  const choices = <KindChoice kind={kind} onKind={setChosenKind} />;
   if (table?.ok && kind === 'devices')
     return <DeviceImport {...{ levelId, onClose, choices }} name={file.name} table={table.value} />;
   return (
@@ -158,13 +123,16 @@ export function TableImport({ projectId, levelId, file, onClose }: Props) {
         <>
           {choices}
           <p className="faint">{text('table.line')}</p>
-          <ColumnChoices
-            head={head}
-            columns={columns}
-            unit={unit}
-            onColumns={(next) => setChosen({ ...chosen, columns: next })}
-            onUnit={(next) => setChosen({ ...chosen, unit: next })}
-          />
+          <div className={css.tableColumns}>
+            <ColumnChoices
+              fields={TABLE_FIELDS}
+              labelOf={(field) => text(`table.fields.${field}`)}
+              head={head}
+              columns={columns}
+              onColumns={(next) => setChosen({ ...chosen, columns: next })}
+            />
+            <UnitChoice unit={unit} onUnit={(next) => setChosen({ ...chosen, unit: next })} />
+          </div>
           <TablePreview found={found} />
         </>
       )}
@@ -172,52 +140,43 @@ export function TableImport({ projectId, levelId, file, onClose }: Props) {
   );
 }
 
-const NONE = -1;
 const NO_HEAD: readonly string[] = [];
 
-/** Which column holds what, and the unit of lengths that name none. */
-function ColumnChoices({
-  head,
-  columns,
-  unit,
-  onColumns,
-  onUnit,
-}: {
-  readonly head: readonly string[];
-  readonly columns: TableColumns;
+/** What a table may hold. */
+const TABLE_KINDS = ['house', 'devices'] as const;
+
+type TableKind = (typeof TABLE_KINDS)[number];
+
+const KindChoice = ({ kind, onKind }: { readonly kind: TableKind; readonly onKind: (kind: TableKind) => void }) => (
+  <Segmented
+    size="small"
+    value={kind}
+    aria-label={text('table.kind')}
+    options={TABLE_KINDS.map((value) => ({ value, label: text(`table.kinds.${value}`) }))}
+    onChange={onKind}
+  />
+);
+
+const UNITS = ['mm', 'cm', 'm', 'in', 'ft'] as const;
+
+interface UnitProps {
   readonly unit: TableUnit;
-  readonly onColumns: (columns: TableColumns) => void;
   readonly onUnit: (unit: TableUnit) => void;
-}) {
-  const options = [{ value: NONE, label: text('table.noColumn') }, ...head.map((label, value) => ({ value, label }))];
-  const choose = (field: TableField, value: number) => onColumns({ ...columns, [field]: value === NONE ? undefined : value });
-  return (
-    <div className={css.tableColumns}>
-      {TABLE_FIELDS.map((field) => (
-        <label key={field} className="field">
-          <span>{text(`table.fields.${field}`)}</span>
-          <Select
-            size="small"
-            value={columns[field] ?? NONE}
-            aria-label={text(`table.fields.${field}`)}
-            options={options}
-            onChange={(value) => choose(field, value)}
-          />
-        </label>
-      ))}
-      <label className="field">
-        <span>{text('table.unit')}</span>
-        <Select
-          size="small"
-          value={unit}
-          aria-label={text('table.unit')}
-          options={(['mm', 'cm', 'm', 'in', 'ft'] as const).map((value) => ({ value, label: value }))}
-          onChange={onUnit}
-        />
-      </label>
-    </div>
-  );
 }
+
+/** The unit of lengths that name none. */
+const UnitChoice = ({ unit, onUnit }: UnitProps) => (
+  <label className="field">
+    <span>{text('table.unit')}</span>
+    <Select
+      size="small"
+      value={unit}
+      aria-label={text('table.unit')}
+      options={UNITS.map((value) => ({ value, label: value }))}
+      onChange={onUnit}
+    />
+  </label>
+);
 
 const MAX_SHOWN = 200;
 

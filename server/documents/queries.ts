@@ -27,6 +27,7 @@ export const DOCUMENT_QUERIES = {
   'theatre-sheet.pdf': theatreQuery,
   'drawing-set.pdf': setQuery,
   'offer.pdf': siteQuery,
+  'offer.json': NO_QUERY,
   'change-order.pdf': z.strictObject({ changeId: z.string().max(40), paper: z.enum(['A4', 'Letter']).default('A4') }),
   'plan.dxf': planQuery,
   'plan.svg': planQuery,
@@ -56,6 +57,7 @@ export const DOCUMENT_TITLES = {
   'hole-list.pdf': 'Holes to bore',
   'head-end.pdf': 'Equipment, ports, patching, power and heat of head ends',
   'offer.pdf': 'The offer to the client',
+  'offer.json': 'The tables of the offer to the client',
   'change-order.pdf': 'A change order to sign',
   'plan.dxf': 'The plan of a level in true size',
   'plan.svg': 'The plan of a level as a drawing',
@@ -70,6 +72,11 @@ export const DOCUMENT_TITLES = {
 
 /** Documents with costs of the firm, or the whole project in them: only who plans gets them. */
 export const PLANNER_DOCUMENTS: ReadonlySet<string> = new Set(['house.xlsx', 'package.zip']);
+
+/** Documents that are made for clients: they hold prices, and nothing of what the firm pays. Every other one that a client asks for has no money in it. */
+export const PRICED_FOR_CLIENTS: ReadonlySet<string> = new Set<keyof typeof DOCUMENT_QUERIES>([
+  ...(['offer.pdf', 'offer.json', 'change-order.pdf'] as const),
+]);
 
 export type DocumentName = keyof typeof DOCUMENT_QUERIES;
 export type DocumentQuery<N extends DocumentName> = z.infer<(typeof DOCUMENT_QUERIES)[N]>;

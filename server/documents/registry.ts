@@ -28,7 +28,7 @@ import { channelCode } from '@dusky-spool/core/brief';
 import { onLevel } from '@dusky-spool/core/derive';
 import { levelsFromBelow } from '@dusky-spool/core/house';
 import type { Problem } from '@dusky-spool/core/math';
-import { type ProjectDocument, writeProjectFile } from '@dusky-spool/core/model';
+import { type OfferTablesReply, type ProjectDocument, writeProjectFile } from '@dusky-spool/core/model';
 import { type PlannedRun, planRuns } from '@dusky-spool/core/runs';
 import { labelsPdf } from './labels-pdf.ts';
 import { planPdf } from './plan-pdf.ts';
@@ -244,6 +244,17 @@ export const DOCUMENTS: { readonly [N in DocumentName]: Make<N> } = {
     progress(0.6);
     const title = { project: project.project, revision, date: today };
     return { name: 'offer.pdf', mediaType: PDF, bytes: await tablesPdf('offer', tables, title, paper) };
+  },
+  'offer.json': ({ project, today }) => {
+    const tables: OfferTablesReply['tables'] = offerTables(project, today)
+      .filter(({ section }) => section !== 'sign')
+      .map(({ section, columns, rows }) => ({
+        ...{ section, title: words.t(`documents.offer.sections.${section}`), note: words.t(`documents.offer.notes.${section}`) },
+        columns: columns.map((column) => words.t(`documents.offer.columns.${column}`)),
+        rows: rows.map((row) => [...row]),
+      }));
+    const bytes = Buffer.from(JSON.stringify({ tables } satisfies OfferTablesReply), 'utf8');
+    return { name: 'offer.json', mediaType: 'application/json', bytes };
   },
   'change-order.pdf': async ({ project, revision, today }, { changeId, paper }, refuse) => {
     const tables = changeTables(project, changeId);

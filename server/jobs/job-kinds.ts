@@ -1,7 +1,13 @@
 /** Every kind of job with its parameters. */
 export interface JobParams {
   /** A document of a project, by its name in `DOCUMENTS`. */
-  readonly document: { readonly name: string; readonly query: Readonly<Record<string, unknown>>; readonly today: string };
+  readonly document: {
+    readonly name: string;
+    readonly query: Readonly<Record<string, unknown>>;
+    readonly today: string;
+    /** Who asked may not see what the firm pays and earns. */
+    readonly forClient?: boolean;
+  };
   /** The project as our open file. */
   readonly 'project-file': Record<string, never>;
   /** A project file is read and stored; its text is the input. */

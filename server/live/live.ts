@@ -3,7 +3,7 @@ import type { Duplex } from 'node:stream';
 import type { RequestHandler } from 'express';
 import type { Logger } from 'pino';
 import { WebSocket, WebSocketServer } from 'ws';
-import { LIVE_CLOSED, type LiveMessage, PROTOCOL_VERSION } from '@dusky-spool/core/model';
+import { LIVE_CLOSED, type LiveMessage, PROTOCOL_VERSION, type Role, storedChangeFor } from '@dusky-spool/core/model';
 import type { Database } from '../database/index.ts';
 import type { EventBus } from '../events/event-bus.ts';
 import { maySeeProject, memberOf } from '../http/membership-store.ts';
@@ -18,6 +18,7 @@ export interface Live {
 interface Admitted {
   readonly projectId: string;
   readonly memberId: string;
+  readonly role: Role;
   readonly session: string;
   /** The page that follows; empty where it does not say. */
   readonly tab: string;
@@ -60,7 +61,8 @@ export function startLive(server: Server, database: Database, bus: EventBus, par
       for (const stored of await changesSince(database, projectId, from)) {
         for (const follower of here.filter((f) => f.revision < stored.revision)) {
           follower.revision = stored.revision;
-          if (!follower.own.delete(stored.revision)) send(follower, { type: 'change', stored });
+          if (!follower.own.delete(stored.revision))
+            send(follower, { type: 'change', stored: storedChangeFor(follower.role, stored) });
         }
       }
     });
@@ -132,7 +134,13 @@ export function startLive(server: Server, database: Database, bus: EventBus, par
     );
     const member = await memberOf(database, (parsed.session as { memberId?: string } | undefined)?.memberId);
     if (!member || !(await maySeeProject(database, member, projectId))) return null;
-    return { projectId, memberId: member.id, session: sessionName(parsed.sessionID ?? ''), tab: tabIn(request.url) };
+    return {
+      projectId,
+      memberId: member.id,
+      role: member.role,
+      session: sessionName(parsed.sessionID ?? ''),
+      tab: tabIn(request.url),
+    };
   }
 
   async function follow(socket: WebSocket, request: IncomingMessage, admitted: Admitted): Promise<void> {

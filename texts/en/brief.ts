@@ -133,6 +133,8 @@ export const brief = {
     prepare_other: 'Prepare {{count}} cables on the plan',
     prepared_one: 'Prepared on the plan: {{count}} cable at {{devices}} ({{numbers}}), {{cost}}.',
     prepared_other: 'Prepared on the plan: {{count}} cables at {{devices}} ({{numbers}}), {{cost}}.',
+    preparedPlain_one: 'Prepared on the plan: {{count}} cable at {{devices}} ({{numbers}}).',
+    preparedPlain_other: 'Prepared on the plan: {{count}} cables at {{devices}} ({{numbers}}).',
     decide: 'Decide: {{name}}',
     decided: 'Decided',
     reopen: 'Open it again',

@@ -131,6 +131,8 @@ export const order = {
     leadDays: 'Lead time (working days)',
   },
   offer: {
+    making: 'Preparing the offer…',
+    clientLead: 'What the house costs, what is in the price, and what you can choose instead.',
     lead: 'What the client pays: materials with margin, work by hours, flat prices, and tasks. Choose a line to see what it comes from.',
     price: 'Price',
     tax: 'Tax',

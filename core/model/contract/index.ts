@@ -3,6 +3,7 @@
 // Start with `changesRequest`.
 // Terms: docs/glossary.md.
 export { forbiddenOperation, hasRight, type Right, type Role, ROLES } from './access.ts';
+export { changeForClient, maySeeCosts, projectForClient, storedChangeFor } from './client-project.ts';
 export { hasEnded, type JobState } from './jobs.ts';
 export {
   type FirmRule,
@@ -43,6 +44,8 @@ export {
   type FirmRules,
   firmRulesReply,
   instrumentsReply,
+  offerTablesReply,
+  type OfferTablesReply,
   type Invitation,
   invitationReply,
   type InvitationReply,

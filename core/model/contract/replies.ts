@@ -149,6 +149,20 @@ export const storedChange = z.strictObject({ revision: count, change: changeSche
 export type StoredChange = z.infer<typeof storedChange>;
 export const storedChangesReply = z.strictObject({ changes: list(storedChange) });
 
+/** The offer as its client reads it on screen: tables of printed words. */
+export const offerTablesReply = z.strictObject({
+  tables: list(
+    z.strictObject({
+      section: z.string(),
+      title: z.string(),
+      note: z.string(),
+      columns: list(z.string()),
+      rows: list(list(z.string())),
+    }),
+  ),
+});
+export type OfferTablesReply = z.infer<typeof offerTablesReply>;
+
 /** A job as its owner sees it. */
 export const jobReply = z.strictObject({
   id: z.uuid(),

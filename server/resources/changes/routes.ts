@@ -1,6 +1,6 @@
 import express from 'express';
 import { z } from 'zod';
-import { changesReply, changesRequest, storedChangesReply } from '@dusky-spool/core/model';
+import { changesReply, changesRequest, storedChangeFor, storedChangesReply } from '@dusky-spool/core/model';
 import { parseQuery, parseShape } from '../../http/parse.ts';
 import { tabOf } from '../../http/tab.ts';
 import type { RouteTable } from '../../http/route-table.ts';
@@ -28,7 +28,9 @@ export function changeRoutes(table: RouteTable, services: Services): void {
     { does: 'Changes since a revision', query: sinceQuery, reply: storedChangesReply },
     async (request, response) => {
       const { since } = parseQuery(request, sinceQuery);
-      response.json({ changes: await changesSince(services.database, String(request.params.projectId), since) });
+      const stored = await changesSince(services.database, String(request.params.projectId), since);
+      const { role } = response.locals.member!;
+      response.json({ changes: stored.map((one) => storedChangeFor(role, one)) });
     },
   );
 }

@@ -4,6 +4,7 @@ import {
   madeDocumentsReply,
   type MadeDocumentsReply,
   madeReply,
+  maySeeCosts,
   printLabelsReply,
   type PrintLabelsReply,
   printLabelsRequest,
@@ -30,7 +31,7 @@ export function documentRoutes(table: RouteTable, services: Services): void {
   const { database, jobs, audit, printer } = services;
   const submission = (request: Request, name: DocumentName, query: Readonly<Record<string, unknown>>) => ({
     kind: 'document' as const,
-    params: { name, query, today: today() },
+    params: { name, query, today: today(), forClient: !maySeeCosts(request.res!.locals.member!.role) },
     projectId: String(request.params.projectId),
   });
   const note = (response: Response, projectId: string, project: string) => {

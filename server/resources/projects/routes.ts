@@ -9,7 +9,9 @@ import {
   KNOWS_AREAS,
   madeReply,
   MAX_FILE_BYTES,
+  maySeeCosts,
   newProjectRequest,
+  projectForClient,
   projectsReply,
   type ProjectsReply,
   withoutAreas,
@@ -88,10 +90,11 @@ export function projectRoutes(table: RouteTable, services: Services): void {
     async (request, response) => {
       const projectId = String(request.params.projectId);
       const { project, revision } = await loadProject(database, projectId);
+      const shown = maySeeCosts(response.locals.member!.role) ? project : projectForClient(project);
       const reply: DocumentReply = {
         projectId,
         revision,
-        document: isOlderApp(request) ? withoutAreas(project) : project,
+        document: isOlderApp(request) ? withoutAreas(shown) : shown,
         pictures: await listPictures(database, projectId),
       };
       response.json(reply);

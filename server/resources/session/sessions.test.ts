@@ -1,8 +1,8 @@
 import { createServer } from 'node:net';
 import { expect } from 'chai';
 import { QueryTypes } from 'sequelize';
-import { WebSocket } from 'ws';
-import type { LiveMessage, OpenSession } from '@dusky-spool/core/model';
+import type { OpenSession } from '@dusky-spool/core/model';
+import { follow } from '../../testing/follow.ts';
 import { startTestServer, type TestServer } from '../../testing/test-server.ts';
 import { TEST_PASSWORD, type TestClient } from '../../testing/test-client.ts';
 
@@ -10,21 +10,6 @@ const problemOf = async (response: Response) =>
   ((await response.json()) as { problem: { code: string; field?: string } }).problem;
 const sessionRows = async ({ database }: TestServer) =>
   Number((await database.sequelize.query<{ n: string }>('SELECT count(*) AS n FROM sessions', { type: QueryTypes.SELECT }))[0].n);
-
-/** Follows a project and records its messages and how it ended. */
-async function follow(server: TestServer, client: TestClient, projectId: string) {
-  const socket = new WebSocket(`${server.url.replace('http', 'ws')}/api/projects/${projectId}/live`, {
-    headers: { cookie: client.cookie },
-  });
-  const messages: LiveMessage[] = [];
-  socket.on('message', (data: Buffer) => messages.push(JSON.parse(data.toString()) as LiveMessage));
-  const ended = new Promise<number>((done) => socket.once('close', done));
-  await new Promise((done, failed) => {
-    socket.once('message', done);
-    socket.once('error', failed);
-  });
-  return { messages, ended };
-}
 
 describe('sessions', () => {
   let server: TestServer;

@@ -1,5 +1,13 @@
 import { create } from 'zustand';
-import { forbiddenOperation, hasRight, type Operation, type Right, type Role, type SessionReply } from '@dusky-spool/core/model';
+import {
+  forbiddenOperation,
+  hasRight,
+  maySeeCosts,
+  type Operation,
+  type Right,
+  type Role,
+  type SessionReply,
+} from '@dusky-spool/core/model';
 import type { Problem } from '@dusky-spool/core/math';
 import { getJson, postJson, rememberToken, remove } from './http.ts';
 import { setDeviceOwner } from './device-owner.ts';
@@ -32,6 +40,9 @@ export const useOwnName = (): string => useSession((state) => state.session?.mem
 export const useRole = (): Role => useSession((state) => state.session?.member?.role ?? 'planner');
 
 export const useRight = (right: Right): boolean => hasRight(useRole(), right);
+
+/** Whether what the firm pays and earns is shown: a client's page does not have it. */
+export const useMaySeeCosts = (): boolean => maySeeCosts(useRole());
 
 /** What the signed-in person may not do, before an edit is made. */
 export function forbids(operations: readonly Operation[]): Problem | null {

@@ -18,6 +18,7 @@ import { term, text } from '../../ground/text.ts';
 import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { AnswerMark } from './AnswerMark.tsx';
 import { useSignedGuard } from './useSignedGuard.ts';
+import { Costs } from '../../ui/Costs.tsx';
 import { money } from '../../ui/money.ts';
 import { useMemo, useRef, type KeyboardEvent } from 'react';
 import css from './brief.module.css';
@@ -138,9 +139,11 @@ export function BriefMatrix({ at, onAt, onFill, onDetails, find }: Props) {
               <span>{term(`topics.${topic}`)}</span>
             </th>
           ))}
-          <th scope="col" className={css.cost}>
-            {text('brief.now')}
-          </th>
+          <Costs>
+            <th scope="col" className={css.cost}>
+              {text('brief.now')}
+            </th>
+          </Costs>
           <th scope="col" className="signed">
             {text('brief.open')}
           </th>
@@ -194,7 +197,9 @@ export function BriefMatrix({ at, onAt, onFill, onDetails, find }: Props) {
                   </td>
                 );
               })}
-              <td className={css.cost}>{money(byPlace.get(one.id)?.now ?? 0)}</td>
+              <Costs>
+                <td className={css.cost}>{money(byPlace.get(one.id)?.now ?? 0)}</td>
+              </Costs>
               <td className="signed">
                 <SignedMark place={one} />
               </td>

@@ -23,6 +23,7 @@ import { CopyPlace } from './CopyPlace.tsx';
 import { Decisions } from './Decisions.tsx';
 import { JobFacts } from './JobFacts.tsx';
 import { Legend } from './Legend.tsx';
+import { Costs } from '../../ui/Costs.tsx';
 import { money } from '../../ui/money.ts';
 import { BuildersPackage } from './BuildersPackage.tsx';
 import { PlaceCard } from './PlaceCard.tsx';
@@ -80,20 +81,22 @@ export function BriefScreen() {
             }))}
           />
           {shown === 'rooms' && (
-            <dl className={css.briefSum}>
-              <div>
-                <dt>{text('brief.sumNow')}</dt>
-                <dd>
-                  {project.project.currency} {money(cost.now)}
-                </dd>
-              </div>
-              <div>
-                <dt>{text('brief.sumAfter')}</dt>
-                <dd>
-                  {project.project.currency} {money(cost.afterClose)}
-                </dd>
-              </div>
-            </dl>
+            <Costs>
+              <dl className={css.briefSum}>
+                <div>
+                  <dt>{text('brief.sumNow')}</dt>
+                  <dd>
+                    {project.project.currency} {money(cost.now)}
+                  </dd>
+                </div>
+                <div>
+                  <dt>{text('brief.sumAfter')}</dt>
+                  <dd>
+                    {project.project.currency} {money(cost.afterClose)}
+                  </dd>
+                </div>
+              </dl>
+            </Costs>
           )}
         </header>
         {shown === 'rooms' && <Rooms at={place} onAt={setAt} onFill={fill} />}

@@ -7,6 +7,7 @@ import { deviceTitle } from '@dusky-spool/core/devices';
 import { type OpenDecision, TRADE_GATES, type TradeGate } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
 import { formatLength } from '@dusky-spool/core/math';
+import { useMaySeeCosts } from '../../ground/api/session.ts';
 import { term, text } from '../../ground/text.ts';
 import { deviceIds, newRecordId, useProjectStore } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
@@ -136,6 +137,7 @@ export function Decisions() {
 function Prepared({ decision }: { readonly decision: OpenDecision }) {
   const project = useProject();
   const edit = useProjectStore((state) => state.edit);
+  const maySeeCosts = useMaySeeCosts();
   const { devices, runs, missing } = preparedState(project, decision);
   const planned = new Set(runs.map(({ id }) => id));
   const cost = useDerived(project)
@@ -144,7 +146,7 @@ function Prepared({ decision }: { readonly decision: OpenDecision }) {
   return (
     <p className={css.prepared}>
       {devices.length > 0 &&
-        text('brief.prepared', {
+        text(maySeeCosts ? 'brief.prepared' : 'brief.preparedPlain', {
           count: runs.length,
           devices: devices.map((one) => deviceTitle(one, project.deviceTypes[one.typeId])).join(', '),
           numbers: runs.map(({ number }) => number).join(', '),

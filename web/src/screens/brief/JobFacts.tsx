@@ -24,6 +24,7 @@ import { term, text } from '../../ground/text.ts';
 import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { Cautions } from '../../ui/Cautions.tsx';
+import { Costs } from '../../ui/Costs.tsx';
 import { NumberField, WordsField } from '../../ui/fields.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { DayField } from '../../ui/DayField.tsx';
@@ -118,16 +119,18 @@ export function JobFacts() {
           options={SLACK_STYLES.map((value) => ({ value, label: term(`slackStyles.${value}`) }))}
           onChange={(slackStyle) => change({ slackStyle })}
         />
-        {(['channelPerM', 'openingPerM2', 'paintPerM2'] as const).map((rate) => (
-          <NumberField
-            key={rate}
-            label={text(`stage.brief.siteRates.${rate}`)}
-            value={header.siteRates[rate]}
-            min={0}
-            max={10_000}
-            onChange={(value) => change({ siteRates: { ...header.siteRates, [rate]: value } })}
-          />
-        ))}
+        <Costs>
+          {(['channelPerM', 'openingPerM2', 'paintPerM2'] as const).map((rate) => (
+            <NumberField
+              key={rate}
+              label={text(`stage.brief.siteRates.${rate}`)}
+              value={header.siteRates[rate]}
+              min={0}
+              max={10_000}
+              onChange={(value) => change({ siteRates: { ...header.siteRates, [rate]: value } })}
+            />
+          ))}
+        </Costs>
         <WordsField
           label={text('stage.brief.channelColour')}
           value={header.channelColour}
@@ -147,13 +150,15 @@ export function JobFacts() {
           required
           onChange={(currency) => change({ currency })}
         />
-        <NumberField
-          label={text('stage.brief.labourRate')}
-          value={header.labourRate}
-          min={0}
-          max={10_000}
-          onChange={(labourRate) => change({ labourRate })}
-        />
+        <Costs>
+          <NumberField
+            label={text('stage.brief.labourRate')}
+            value={header.labourRate}
+            min={0}
+            max={10_000}
+            onChange={(labourRate) => change({ labourRate })}
+          />
+        </Costs>
         <ChoiceField
           label={text('stage.brief.speakerColours')}
           value={header.speakerColours}

@@ -31,6 +31,7 @@ import { term, text } from '../../ground/text.ts';
 import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
+import { Costs } from '../../ui/Costs.tsx';
 import { NumberField, WordsField } from '../../ui/fields.tsx';
 import { UseGroups } from '../../ui/UseGroups.tsx';
 import { AnswerMark } from './AnswerMark.tsx';
@@ -329,20 +330,22 @@ function AnswerDetails({
       </div>
       {cell.topic === 'surround' && cell.layout !== '' && <ChannelList cell={cell} />}
       {unit && <p className={`faint ${css.sourceLine}`}>{source}</p>}
-      <dl className={css.costLines}>
-        <div>
-          <dt>{text('brief.costNow')}</dt>
-          <dd>
-            {currency} {money(cost.now)}
-          </dd>
-        </div>
-        <div>
-          <dt>{text('brief.costAfter')}</dt>
-          <dd>
-            {currency} {money(cost.afterClose)}
-          </dd>
-        </div>
-      </dl>
+      <Costs>
+        <dl className={css.costLines}>
+          <div>
+            <dt>{text('brief.costNow')}</dt>
+            <dd>
+              {currency} {money(cost.now)}
+            </dd>
+          </div>
+          <div>
+            <dt>{text('brief.costAfter')}</dt>
+            <dd>
+              {currency} {money(cost.afterClose)}
+            </dd>
+          </div>
+        </dl>
+      </Costs>
       <p className="faint">
         {devices.length === 0
           ? text('brief.noDevice')

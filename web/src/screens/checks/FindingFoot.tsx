@@ -3,7 +3,7 @@ import { acceptFinding, type Check, type CostAfter, liftAcceptance, noteFinding 
 import type { DerivedFinding } from '@dusky-spool/core/deltas';
 import type { FindingMark, Operation } from '@dusky-spool/core/model';
 import { formatClearance } from '@dusky-spool/core/math';
-import { useOwnName } from '../../ground/api/session.ts';
+import { useMaySeeCosts, useOwnName } from '../../ground/api/session.ts';
 import { text } from '../../ground/text.ts';
 import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
@@ -26,6 +26,7 @@ interface Props {
 
 /** Under a finding: its figures and source, what it costs after the boards, and what was decided of it. */
 export function FindingFoot({ finding, rule, mark, accepted, later }: Props) {
+  const maySeeCosts = useMaySeeCosts();
   const project = useProject();
   const edit = useProjectStore((state) => state.edit);
   const [deciding, setDeciding] = useState(false);
@@ -51,7 +52,7 @@ export function FindingFoot({ finding, rule, mark, accepted, later }: Props) {
             </dd>
           </>
         )}
-        {later && (
+        {later && maySeeCosts && (
           <>
             <dt>{text('checks.afterBoards')}</dt>
             <dd>

@@ -12,6 +12,7 @@ import { term, text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
+import { Costs } from '../../ui/Costs.tsx';
 import { NumberField, SwitchField, WordsField } from '../../ui/fields.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import css from './library.module.css';
@@ -43,7 +44,9 @@ export function CableTypes({ find }: { readonly find: string }) {
               <th scope="col">{text('schedule.cable')}</th>
               <th scope="col">{text('library.system')}</th>
               <th scope="col">{text('cables.jacket')}</th>
-              <th scope="col">{text('cables.price', { currency: project.project.currency })}</th>
+              <Costs>
+                <th scope="col">{text('cables.price', { currency: project.project.currency })}</th>
+              </Costs>
               <th scope="col">{text('maps.runs')}</th>
             </tr>
           </thead>
@@ -60,7 +63,9 @@ export function CableTypes({ find }: { readonly find: string }) {
                   {[one.rating, ...one.alsoRated].map((rating) => term(`jacketRatings.${rating}`)).join(', ')}
                   {one.jacketColour && ` · ${one.jacketColour}`}
                 </td>
-                <td>{one.pricePerM.toFixed(2)}</td>
+                <Costs>
+                  <td>{one.pricePerM.toFixed(2)}</td>
+                </Costs>
                 <td>{runs.get(one.id) ?? ''}</td>
               </tr>
             ))}
@@ -131,14 +136,16 @@ function CableCard({ cable, runs, onGone }: CardProps) {
           max={20}
           onChange={(jacketColour) => change({ jacketColour })}
         />
-        <NumberField
-          label={text('cables.price', { currency })}
-          value={cable.pricePerM}
-          min={0}
-          max={1_000_000}
-          step={0.05}
-          onChange={(pricePerM) => change({ pricePerM })}
-        />
+        <Costs>
+          <NumberField
+            label={text('cables.price', { currency })}
+            value={cable.pricePerM}
+            min={0}
+            max={1_000_000}
+            step={0.05}
+            onChange={(pricePerM) => change({ pricePerM })}
+          />
+        </Costs>
         <SizeField cable={cable} field="spoolM" change={change} />
         <SwitchField label={text('cables.stranded')} value={cable.stranded} onChange={(stranded) => change({ stranded })} />
       </div>

@@ -17,6 +17,7 @@ import { useSend, useServer } from '../../ground/api/server-state.ts';
 import { term, text } from '../../ground/text.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { BeadIcon } from '../../ui/Bead.tsx';
+import { Costs } from '../../ui/Costs.tsx';
 import { CableTypes } from './CableTypes.tsx';
 import { ConductorMaps } from './ConductorMaps.tsx';
 import { FileProblems } from './FileProblems.tsx';
@@ -175,7 +176,9 @@ export function LibraryScreen({ onBack }: Props) {
                     <th scope="col">kg</th>
                     <th scope="col">{text('library.power')}</th>
                     <th scope="col">{text('library.cables')}</th>
-                    <th scope="col">{project.project.currency}</th>
+                    <Costs>
+                      <th scope="col">{project.project.currency}</th>
+                    </Costs>
                     <th scope="col">{text('library.used')}</th>
                   </tr>
                 </thead>
@@ -199,7 +202,9 @@ export function LibraryScreen({ onBack }: Props) {
                       <td>{one.weightKg}</td>
                       <td>{powerWords(one)}</td>
                       <td>{one.cables.length > 0 ? one.cables.length : one.part === 'device' ? text('library.none') : ''}</td>
-                      <td>{one.price > 0 ? one.price : ''}</td>
+                      <Costs>
+                        <td>{one.price > 0 ? one.price : ''}</td>
+                      </Costs>
                       <td>{used.get(one.id) ?? ''}</td>
                     </tr>
                   ))}

@@ -14,6 +14,7 @@ import { term, text } from '../../ground/text.ts';
 import { useProjectParts } from '../../state/project.ts';
 import { BeadIcon } from '../../ui/Bead.tsx';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
+import { Costs } from '../../ui/Costs.tsx';
 import { NumberField, WordsField } from '../../ui/fields.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { RecipeEditor } from './RecipeEditor.tsx';
@@ -174,14 +175,16 @@ export function TypeCard({ type, firm, used, onKeep }: Props) {
             onChange={(impedanceOhm) => change({ impedanceOhm })}
           />
         )}
-        <NumberField
-          label={text('library.price')}
-          value={type.price}
-          min={0}
-          max={1_000_000}
-          step={1}
-          onChange={(price) => change({ price })}
-        />
+        <Costs>
+          <NumberField
+            label={text('library.price')}
+            value={type.price}
+            min={0}
+            max={1_000_000}
+            step={1}
+            onChange={(price) => change({ price })}
+          />
+        </Costs>
         <NumberField
           label={text('library.hours')}
           value={type.hours}

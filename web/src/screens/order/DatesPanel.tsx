@@ -3,6 +3,7 @@ import { TRADE_GATES, type TradeGate } from '@dusky-spool/core/model';
 import { billName } from '@dusky-spool/texts';
 import { useEffect, useState } from 'react';
 import { setTradeDate } from '../../commands/set-trade-date.ts';
+import { useMaySeeCosts } from '../../ground/api/session.ts';
 import { term, text } from '../../ground/text.ts';
 import { askSchedule } from '../../state/derived.ts';
 import { useProject } from '../../state/open-project.ts';
@@ -170,6 +171,7 @@ const MAX_LATE = 50;
 
 function LateItems({ schedule: { late } }: ScheduleProps) {
   const project = useProject();
+  const maySeeCosts = useMaySeeCosts();
   if (late.length === 0) return null;
   const { currency } = project.project;
   return (
@@ -185,7 +187,7 @@ function LateItems({ schedule: { late } }: ScheduleProps) {
               text('order.dates.callBack', {
                 trades: callBack.map((trade) => text(`order.dates.trades.${trade as 'paint'}`)).join(', '),
               })}{' '}
-            {costCents !== null && text('order.dates.cost', { price: formatCents(costCents, currency) })}
+            {maySeeCosts && costCents !== null && text('order.dates.cost', { price: formatCents(costCents, currency) })}
           </li>
         ))}
         {late.length > MAX_LATE && <li>{text('order.bill.more', { count: late.length - MAX_LATE })}</li>}

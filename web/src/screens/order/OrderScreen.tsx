@@ -4,7 +4,7 @@ import { billNames, offerLineName } from '@dusky-spool/texts';
 import { Segmented } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
-import { useRight } from '../../ground/api/session.ts';
+import { useMaySeeCosts, useRight } from '../../ground/api/session.ts';
 import { text } from '../../ground/text.ts';
 import { askOrder } from '../../state/derived.ts';
 import { useProject } from '../../state/open-project.ts';
@@ -12,6 +12,7 @@ import { today } from '../../state/today.ts';
 import { StagePage } from '../../ui/StagePage.tsx';
 import { BillPanel } from './BillPanel.tsx';
 import { ChangesPanel } from './ChangesPanel.tsx';
+import { ClientOffer } from './ClientOffer.tsx';
 import { DatesPanel } from './DatesPanel.tsx';
 import { GoodsPanel } from './GoodsPanel.tsx';
 import { OfferPanel } from './OfferPanel.tsx';
@@ -27,6 +28,8 @@ const TABS = ['plan', 'pulls', 'stock', 'bill', 'prices', 'offer', 'tasks', 'dat
 type Tab = (typeof TABS)[number];
 /** Parts that show nothing of the worker's plan. */
 const WITHOUT_PLAN: ReadonlySet<Tab> = new Set(['stock', 'tasks']);
+/** The server makes a client's offer. */
+const needsPlanFor = (tab: Tab, isClient: boolean): boolean => !WITHOUT_PLAN.has(tab) && !(isClient && tab === 'offer');
 /** Parts with what the firm pays. */
 const OF_FIRM: ReadonlySet<Tab> = new Set(['bill', 'prices', 'goods', 'changes', 'tasks', 'stock', 'plan']);
 
@@ -35,10 +38,10 @@ export function OrderScreen() {
   const mayPlan = useRight('plan');
   const { projectId = '' } = useParams();
   const [params, setParams] = useSearchParams();
-  const maySeeCosts = useRight('field');
+  const maySeeCosts = useMaySeeCosts();
   const tabs = TABS.filter((one) => maySeeCosts || !OF_FIRM.has(one));
   const tab: Tab = tabs.find((one) => one === params.get('view')) ?? tabs[0];
-  const needsPlan = !WITHOUT_PLAN.has(tab);
+  const needsPlan = needsPlanFor(tab, !maySeeCosts);
   const order = useOrder(needsPlan);
   const go = (view: Tab) => setParams({ ...Object.fromEntries(params), view }, { replace: true });
   const isEmpty =
@@ -56,7 +59,8 @@ export function OrderScreen() {
       </div>
       {order === null && needsPlan && <p className="faint">{text('order.planning')}</p>}
       {isEmpty && needsPlan && <p>{text('order.empty')}</p>}
-      {order && !isEmpty && <PlannedPart {...{ tab, order, mayPlan, projectId }} />}
+      {!needsPlan && tab === 'offer' && <ClientOffer projectId={projectId} />}
+      {order && !isEmpty && needsPlan && <PlannedPart {...{ tab, order, mayPlan, projectId }} />}
       {tab === 'stock' && <StockPanel mayPlan={mayPlan} />}
       {tab === 'tasks' && <TasksPanel mayPlan={mayPlan} />}
     </StagePage>

@@ -2,6 +2,7 @@ import { useProject } from '../../state/open-project.ts';
 import type { Run } from '@dusky-spool/core/model';
 import type { BothRoutes } from '@dusky-spool/core/pathways';
 import { formatCableLength } from '@dusky-spool/core/math';
+import { useMaySeeCosts } from '../../ground/api/session.ts';
 import { text } from '../../ground/text.ts';
 import { askBothRoutes } from '../../state/derived.ts';
 import { money } from '../../ui/money.ts';
@@ -17,6 +18,7 @@ interface Props {
 /** In a finished house: the run in the wall beside the same run on the surface, each with what it opens, shows and costs. */
 export function BothRoutes({ run }: Props) {
   const project = useProject();
+  const maySeeCosts = useMaySeeCosts();
   const [both, setBoth] = useState<BothRoutes | null>(null);
   const { units, currency } = project.project;
   if (!both)
@@ -27,7 +29,7 @@ export function BothRoutes({ run }: Props) {
     );
   const { inWall, surface } = both;
   const on = surface.ok ? surface.value : null;
-  const rows: readonly [string, string, string][] = [
+  const rows: readonly (readonly [string, string, string])[] = [
     [
       text('both.length'),
       '',
@@ -48,7 +50,15 @@ export function BothRoutes({ run }: Props) {
     [text('both.painted'), inWall ? `${inWall.paintedM2.toFixed(1)} m²` : '', on ? `${on.paintedM2.toFixed(1)} m²` : ''],
     [text('both.seen'), '', on ? formatCableLength(on.visibleM, units) : ''],
     [text('both.hours'), inWall ? inWall.hours.toFixed(1) : '', on ? on.hours.toFixed(1) : ''],
-    [text('both.price'), inWall ? `${currency} ${money(inWall.price)}` : '', on ? `${currency} ${money(on.price)}` : ''],
+    ...(!maySeeCosts
+      ? []
+      : [
+          [
+            text('both.price'),
+            inWall ? `${currency} ${money(inWall.price)}` : '',
+            on ? `${currency} ${money(on.price)}` : '',
+          ] as const,
+        ]),
   ];
   return (
     <>

@@ -1,6 +1,7 @@
 import { useProject } from '../../state/open-project.ts';
 import { countsBySystem } from '@dusky-spool/core/sheets';
 import { formatCableLength } from '@dusky-spool/core/math';
+import { useMaySeeCosts } from '../../ground/api/session.ts';
 import { term, text } from '../../ground/text.ts';
 import { useDerived } from '../../state/derived.ts';
 import { money } from '../../ui/money.ts';
@@ -11,6 +12,7 @@ export function Counts() {
   const project = useProject();
   const counts = countsBySystem(project, useDerived(project).runs);
   const { units, currency } = project.project;
+  const maySeeCosts = useMaySeeCosts();
   if (counts.length === 0) return null;
   const sum = (of: (count: (typeof counts)[number]) => number) => counts.reduce((total, count) => total + of(count), 0);
   return (
@@ -22,7 +24,7 @@ export function Counts() {
           <th scope="col">{text('counts.devices')}</th>
           <th scope="col">{text('counts.runs')}</th>
           <th scope="col">{text('counts.cable')}</th>
-          <th scope="col">{currency}</th>
+          {maySeeCosts && <th scope="col">{currency}</th>}
         </tr>
       </thead>
       <tbody>
@@ -32,7 +34,7 @@ export function Counts() {
             <td>{count.devices}</td>
             <td>{count.runs}</td>
             <td>{formatCableLength(count.cableM, units)}</td>
-            <td>{money(count.cost)}</td>
+            {maySeeCosts && <td>{money(count.cost)}</td>}
           </tr>
         ))}
       </tbody>
@@ -47,7 +49,7 @@ export function Counts() {
               units,
             )}
           </td>
-          <td>{money(sum(({ cost }) => cost))}</td>
+          {maySeeCosts && <td>{money(sum(({ cost }) => cost))}</td>}
         </tr>
       </tfoot>
     </table>

@@ -14,6 +14,7 @@ import type { Selection } from '../../state/selection-kinds.ts';
 import { editOnRoutes, useDerived } from '../../state/derived.ts';
 import { useProjectStore } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
+import { Costs } from '../../ui/Costs.tsx';
 import { FindingCard } from '../../ui/FindingCard.tsx';
 import { LengthBar } from '../../ui/LengthBar.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
@@ -215,15 +216,17 @@ export function RunPanel({ planned, onSelect }: Props) {
           max={200}
           onChange={(reason) => change(text('run.reason'), { reason })}
         />
-        <NumberField
-          label={text('run.price', { currency: project.project.currency })}
-          value={run.price ?? undefined}
-          placeholder={text('run.priceByCable')}
-          min={0}
-          max={1_000_000}
-          onChange={(price) => change(text('run.priced'), { price })}
-          onEmpty={() => change(text('run.priced'), { price: null })}
-        />
+        <Costs>
+          <NumberField
+            label={text('run.price', { currency: project.project.currency })}
+            value={run.price ?? undefined}
+            placeholder={text('run.priceByCable')}
+            min={0}
+            max={1_000_000}
+            onChange={(price) => change(text('run.priced'), { price })}
+            onEmpty={() => change(text('run.priced'), { price: null })}
+          />
+        </Costs>
       </div>
       {!isKept(run) && (
         <Button

@@ -59,6 +59,10 @@ export function datesText(project: ProjectDocument, asJson: boolean, today: stri
       ({ part, name, detail, orderBy, onSiteBy }) =>
         `order ${[billName({ part, name }), detail].filter(Boolean).join(', ')} by ${orderBy}, on site by ${onSiteBy}`,
     ),
+    ...schedule.permits.map(
+      ({ permit, applyBy, neededBy, state }) =>
+        `permit ${permit.name}: ${en.ui.order.permits.states[state]}${applyBy === '' ? '' : `; apply by ${applyBy}, needed by ${neededBy}`}`,
+    ),
     ...schedule.decisions.map(({ subject, by }) => `decide ${subject} by ${by}`),
   ].join('\n');
 }

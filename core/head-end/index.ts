@@ -48,6 +48,16 @@ export {
   type Sink,
 } from './signal-paths.ts';
 export { SPEAKER_GROUPS, type SpeakerGroup, type ZoneChannel, type ZoneRow, zoneRows, zonesByRoom } from './zones.ts';
+export {
+  EQUIPMENT_FIELDS,
+  type EquipmentColumns,
+  type EquipmentField,
+  equipmentFromTable,
+  equipmentOfTable,
+  type EquipmentTable,
+  guessEquipmentColumns,
+  isEquipmentTable,
+} from './equipment-table.ts';
 export { EQUIPMENT_PRESETS, type EquipmentPreset, PANEL_M, newEquipment, presetOf } from './library.ts';
 export { type Removed, type Stopped, whatStops } from './lost.ts';
 export { categoryOf, isAtLeast, needOf, type RunNeed } from './needs.ts';

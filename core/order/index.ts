@@ -3,7 +3,6 @@
 // Start with `solveSpools`.
 // Terms: docs/glossary.md.
 export {
-  amountIn,
   guessPriceColumns,
   PRICE_FIELDS,
   type PriceColumns,
@@ -44,6 +43,7 @@ export {
   type GateState,
   type LateItem,
   type OrderDay,
+  type PermitState,
   type Schedule,
   scheduleOfJob,
 } from './schedule.ts';
@@ -68,3 +68,4 @@ export {
 export { centsOf, formatCents } from './money.ts';
 export { solveSpools } from './solve-spools.ts';
 export type { Cut, FilledSpool, SpoolAnswer, SpoolOffer, SpoolProblem, StockSpool } from './spool-problem.ts';
+export { applyRateCard, isApplied, ratesOf } from './rate-cards.ts';

@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { applied, smallHouse } from '../testing/index.ts';
-import { type HouseTable, MAX_PRICE_ROWS, readHouseTable } from '../survey/index.ts';
-import { amountIn, guessPriceColumns, pricesOfTable, type ReadPrices, takePrices } from './price-import.ts';
+import { amountInCell, type HouseTable, MAX_PRICE_ROWS, readHouseTable } from '../survey/index.ts';
+import { guessPriceColumns, pricesOfTable, type ReadPrices, takePrices } from './price-import.ts';
 
 const table = (text: string): HouseTable => {
   const read = readHouseTable(text, MAX_PRICE_ROWS);
@@ -80,11 +80,13 @@ describe('a price list', () => {
         const grouped = plain.replace(/\B(?=(\d{3})+\.)/g, ',');
         const european = grouped.replace(/[.,]/g, (mark) => (mark === '.' ? ',' : '.'));
         for (const written of [plain, grouped, european, `${grouped} USD`, `${european}`])
-          expect(Math.round(amountIn(written, false)! * 100), written).to.equal(cents);
+          expect(Math.round(amountInCell(written, false)! * 100), written).to.equal(cents);
       }),
     );
-    for (const bad of ['', 'call us', '1.2.3', '--', '1e9x', 'NaN']) expect(amountIn(bad, false), bad).to.equal(null);
-    expect([amountIn('1,234', false), amountIn('1,234', true), amountIn('12,5', false)]).to.deep.equal([1234, 1.234, 12.5]);
+    for (const bad of ['', 'call us', '1.2.3', '--', '1e9x', 'NaN']) expect(amountInCell(bad, false), bad).to.equal(null);
+    expect([amountInCell('1,234', false), amountInCell('1,234', true), amountInCell('12,5', false)]).to.deep.equal([
+      1234, 1.234, 12.5,
+    ]);
   });
 
   it('takes no hostile words into a name', () => {

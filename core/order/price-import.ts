@@ -1,6 +1,16 @@
 import { listOf } from '../derive/index.ts';
 import { create, type Operation, type Price, type ProjectDocument, update } from '../model/index.ts';
-import { CellFault, cellFault, columnsByName, eachRow, type HouseTable, type TableProblem } from '../survey/index.ts';
+import {
+  amountInCell,
+  CellFault,
+  cellFault,
+  columnsByName,
+  dayInCell,
+  eachRow,
+  type HouseTable,
+  plainWords,
+  type TableProblem,
+} from '../survey/index.ts';
 
 /** What a column of a price list may hold. */
 export const PRICE_FIELDS = ['item', 'supplier', 'partNumber', 'price', 'tax', 'validFrom', 'validTo', 'leadDays'] as const;
@@ -57,52 +67,21 @@ function priceOfRow(cell: (field: PriceField) => string, columns: PriceColumns, 
   for (const field of ['item', 'price'] as const)
     if (columns[field] === undefined) throw new CellFault({ code: 'price-column-missing', kind: 'incomplete', field });
   if (cell('item') === '') throw cellFault('price-name-missing', 'item', '');
-  const price = amountIn(cell('price'), hasDecimalComma);
+  const price = amountInCell(cell('price'), hasDecimalComma);
   if (price === null) throw cellFault('price-cell', 'price', cell('price'));
   if (price < 0 || price > 10_000_000) throw cellFault('price-range', 'price', cell('price'));
-  const tax = cell('tax') === '' ? null : amountIn(cell('tax').replace('%', ''), hasDecimalComma);
+  const tax = cell('tax') === '' ? null : amountInCell(cell('tax').replace('%', ''), hasDecimalComma);
   if (cell('tax') !== '' && (tax === null || tax < 0 || tax > 100)) throw cellFault('price-range', 'tax', cell('tax'));
   const leadDays = cell('leadDays') === '' ? 5 : Number(/^\d{1,3}/.exec(cell('leadDays'))?.[0] ?? Number.NaN);
   if (!(leadDays <= 365)) throw cellFault('price-range', 'leadDays', cell('leadDays'));
-  const [validFrom, validTo] = (['validFrom', 'validTo'] as const).map((field) => dayIn(cell(field), field));
+  const [validFrom, validTo] = (['validFrom', 'validTo'] as const).map((field) => dayInCell(cell(field), field));
   if (validFrom !== '' && validTo !== '' && validFrom > validTo) throw cellFault('date-order', 'validTo', cell('validTo'));
   return {
-    item: cleaned(cell('item'), 120),
-    supplier: cleaned(cell('supplier'), 60),
-    partNumber: cleaned(cell('partNumber'), 60),
+    item: plainWords(cell('item'), 120),
+    supplier: plainWords(cell('supplier'), 60),
+    partNumber: plainWords(cell('partNumber'), 60),
     ...{ priceCents: Math.round(price * 100), taxPercent: tax, validFrom, validTo, leadDays },
   };
-}
-
-/** Control and invisible characters are left out, as in every other text of a project. */
-const cleaned = (words: string, max: number): string =>
-  words
-    .replace(/[\p{Cc}\p{Cf}]/gu, '')
-    .trim()
-    .slice(0, max);
-
-/** An amount as people write it: 1,234.50, 1.234,50, 1 234,5 or 12; null where it is none. The last mark with two digits is the decimal. */
-export function amountIn(cell: string, hasDecimalComma: boolean): number | null {
-  const amount = /^[^\d.,+-]{0,5}([+-]?[\d.,'\s]*\d)[^\d.,+-]{0,5}$/.exec(cell.trim());
-  if (!amount) return null;
-  const plain = amount[1].replace(/['\s]/g, '');
-  const [comma, point] = [plain.lastIndexOf(','), plain.lastIndexOf('.')];
-  const isComma = comma >= 0 && (point >= 0 ? comma > point : hasDecimalComma || !/^[+-]?\d{1,3}(,\d{3})+$/.test(plain));
-  const number = isComma ? plain.replaceAll('.', '').replace(',', '.') : plain.replaceAll(',', '');
-  return /^[+-]?\d+(\.\d+)?$/.test(number) ? Number(number) : null;
-}
-
-/** A day as people write it: 2026-12-01, 2026/12/1 or 1.12.2026; a day with slashes in another order could be either of two, and is refused. */
-function dayIn(cell: string, field: PriceField): string {
-  if (cell === '') return '';
-  const iso = /^(\d{4})[-/.](\d{1,2})[-/.](\d{1,2})/.exec(cell);
-  const dotted = /^(\d{1,2})\.(\d{1,2})\.(\d{4})$/.exec(cell);
-  const [year, month, day] = iso ? iso.slice(1) : dotted ? dotted.slice(1).reverse() : [];
-  const text = year && month && day ? `${year}-${month.padStart(2, '0')}-${day.padStart(2, '0')}` : '';
-  const date = new Date(`${text}T00:00:00Z`);
-  if (text === '' || Number.isNaN(date.getTime()) || date.toISOString().slice(0, 10) !== text)
-    throw cellFault('date-cell', field, cell);
-  return text;
 }
 
 /** The operations that put prices into a project: one that is there already for the same part and first day is changed. */

@@ -1,6 +1,14 @@
 import { expect } from 'chai';
 import { listOf } from '../derive/index.ts';
-import { applyChange, type Baseline, type Delivery, type ProjectDocument, type TradeGate, update } from '../model/index.ts';
+import {
+  applyChange,
+  type Baseline,
+  type Delivery,
+  type Permit,
+  type ProjectDocument,
+  type TradeGate,
+  update,
+} from '../model/index.ts';
 import { planRuns } from '../runs/index.ts';
 import { applied, designedHouse } from '../testing/index.ts';
 import { baselineOf, scopeChange } from './baselines.ts';
@@ -99,6 +107,30 @@ describe('the dates of a job', () => {
       listOf(project, 'runs').map((run) => [run.id, { ...run, state: 'pulled' as const, rawTestedOn: '2027-03-01' }]),
     );
     expect(gateItems({ ...project, runs: done }).filter(({ kind, isDone }) => kind === 'run' && !isDone)).to.deep.equal([]);
+  });
+
+  it('say by when a permit is applied for, and that work would begin before it', () => {
+    // Low-voltage rough-in on Friday 2027-03-05 after one day of work: needed that day, ten working days before is 2027-02-19.
+    const permit: Permit = {
+      ...{ id: 'p1', name: 'Low-voltage permit', authority: '', number: '', gate: 'low-voltage-rough-in', leadDays: 10 },
+      ...{ appliedOn: '', grantedOn: '', inspectedOn: '', inspector: '', result: 'open', note: '' },
+    };
+    const on = dated({ 'low-voltage-rough-in': '2027-03-05' });
+    const stateOf = (after: Partial<Permit>, today: string, project = on) => {
+      const [state] = schedule({ ...project, permits: { p1: { ...permit, ...after } } }, today).permits;
+      return state;
+    };
+    const { neededBy, applyBy, state } = stateOf({}, '2027-02-01');
+    expect([orderByDay(neededBy, 10), state]).to.deep.equal([applyBy, 'open']);
+    const gate = schedule(on, '2027-02-01').gates.find((one) => one.gate === 'low-voltage-rough-in')!;
+    expect(neededBy).to.equal(gate.startBy);
+    expect(stateOf({}, '2027-03-01').state).to.equal('late');
+    expect(stateOf({ appliedOn: applyBy }, '2027-03-01').state).to.equal('applied');
+    expect(stateOf({ appliedOn: '2027-03-02' }, '2027-03-02').state).to.equal('late');
+    expect(stateOf({ grantedOn: neededBy }, '2027-03-02').state).to.equal('granted');
+    expect(stateOf({ grantedOn: '2027-04-01' }, '2027-04-02').state).to.equal('late');
+    expect(stateOf({ grantedOn: neededBy, result: 'failed' }, '2027-03-09').state).to.equal('failed');
+    expect(stateOf({}, '2027-03-01', house)).to.include({ neededBy: '', applyBy: '', state: 'open' });
   });
 
   it('tell days that contradict each other', () => {

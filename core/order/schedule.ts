@@ -1,6 +1,6 @@
 import { openDecisions } from '../brief/index.ts';
 import { listOf } from '../derive/index.ts';
-import { gateDate, type ProjectDocument, TRADE_GATES, type TradeGate } from '../model/index.ts';
+import { gateDate, type Permit, type ProjectDocument, TRADE_GATES, type TradeGate } from '../model/index.ts';
 import { planRuns } from '../runs/index.ts';
 import { costAfterClosing } from '../rules/index.ts';
 import type { BillPart } from './bill.ts';
@@ -103,12 +103,24 @@ export interface DateContradiction {
   readonly roomId: string | null;
 }
 
+/** A permit beside the work that waits for it. Days are YYYY-MM-DD, empty where the day of the work is open. */
+export interface PermitState {
+  readonly permit: Permit;
+  /** First day of the work that may not begin without it. */
+  readonly neededBy: string;
+  /** Last day on which it can be applied for. */
+  readonly applyBy: string;
+  /** `late`: by its lead time, or by the day on which it came, the work would begin before it; `failed`: its inspection did not pass. */
+  readonly state: 'open' | 'applied' | 'granted' | 'late' | 'failed';
+}
+
 export interface Schedule {
   readonly gates: readonly GateState[];
   readonly items: readonly GateItem[];
   readonly late: readonly LateItem[];
   readonly orders: readonly OrderDay[];
   readonly decisions: readonly { readonly id: string; readonly subject: string; readonly by: string; readonly owner: string }[];
+  readonly permits: readonly PermitState[];
   readonly contradictions: readonly DateContradiction[];
   /** First day on which systems can be commissioned: paint dry, dust covers off; empty while the day of the paint is open. */
   readonly commissionFrom: string;
@@ -128,6 +140,7 @@ export function scheduleOfJob(project: ProjectDocument, offer: Offer, today: str
     decisions: openDecisions(project, today)
       .filter(({ lastSafeOn, decision }) => lastSafeOn !== '' && decision.chosen === '')
       .map(({ decision, lastSafeOn }) => ({ id: decision.id, subject: decision.subject, by: lastSafeOn, owner: decision.owner })),
+    permits: permitStates(project, startOf, today),
     contradictions: contradictions(project),
     commissionFrom: painted === '' ? '' : workingDaysAfter(painted, PAINT_DRIES_DAYS + 1),
   };
@@ -199,6 +212,28 @@ function orderDays(
       ];
     })
     .sort((a, b) => (a.orderBy < b.orderBy ? -1 : a.orderBy > b.orderBy ? 1 : 0));
+}
+
+function permitStates(project: ProjectDocument, startOf: ReadonlyMap<TradeGate, string>, today: string): PermitState[] {
+  return listOf(project, 'permits')
+    .map((permit): PermitState => {
+      const neededBy = startOf.get(permit.gate) ?? '';
+      const applyBy = neededBy === '' ? '' : orderByDay(neededBy, permit.leadDays);
+      return { permit, neededBy, applyBy, state: permitState(permit, neededBy, applyBy, today) };
+    })
+    .sort((a, b) => (a.applyBy || '9999').localeCompare(b.applyBy || '9999') || a.permit.name.localeCompare(b.permit.name));
+}
+
+function permitState(
+  { result, grantedOn, appliedOn }: Permit,
+  neededBy: string,
+  applyBy: string,
+  today: string,
+): PermitState['state'] {
+  if (result === 'failed') return 'failed';
+  if (grantedOn !== '') return neededBy !== '' && grantedOn > neededBy ? 'late' : 'granted';
+  if (neededBy !== '' && (today > neededBy || (appliedOn || today) > applyBy)) return 'late';
+  return appliedOn === '' ? 'open' : 'applied';
 }
 
 /** Lead time of a size of cable; things without one are taken as in stock with the supplier. */

@@ -43,7 +43,7 @@ export interface DeviceTable {
   readonly problems: readonly TableProblem[];
 }
 
-const spelled = (words: string): string => words.trim().replace(/\s+/g, ' ').toLowerCase();
+export const spelled = (words: string): string => words.trim().replace(/\s+/g, ' ').toLowerCase();
 /** Devices of one room without places of their own stand so far apart, m. */
 const APART_M = 0.6;
 
@@ -92,7 +92,7 @@ function typeNamed({ deviceTypes }: ProjectDocument, cell: string): string {
   return found.id;
 }
 
-function roomNamed({ rooms }: ProjectDocument, word: string, levelId: string | null): Room {
+export function roomNamed({ rooms }: ProjectDocument, word: string, levelId: string | null): Room {
   const found = Object.values(rooms).filter(
     (room) =>
       (levelId === null || room.levelId === levelId) &&

@@ -92,4 +92,26 @@ export {
   isDeviceTable,
   type TableDevice,
 } from './device-table.ts';
-export { CellFault, cellFault, columnsByName, eachRow, type TableProblem, type TableRow } from './table-cells.ts';
+export {
+  guessLengthColumns,
+  isLengthTable,
+  LENGTH_TABLE_FIELDS,
+  type LengthColumns,
+  type LengthTable,
+  type LengthTableField,
+  lengthsFromTable,
+  lengthsOfTable,
+  type MeasuredLength,
+} from './length-table.ts';
+export {
+  amountInCell,
+  CellFault,
+  cellFault,
+  columnsByName,
+  dayInCell,
+  eachRow,
+  lengthInCell,
+  plainWords,
+  type TableProblem,
+  type TableRow,
+} from './table-cells.ts';

@@ -77,3 +77,34 @@ export function lengthInCell(cell: string, field: string, { unit, hasDecimalComm
   if (!read.ok) throw cellFault('table-cell', field, cell);
   return read.value;
 }
+
+/** Control and invisible characters are left out, as in every other text of a project. */
+export const plainWords = (words: string, max: number): string =>
+  words
+    .replace(/[\p{Cc}\p{Cf}]/gu, '')
+    .trim()
+    .slice(0, max);
+
+/** An amount as people write it: 1,234.50, 1.234,50, 1 234,5 or 12; null where it is none. The last mark with two digits is the decimal. */
+export function amountInCell(cell: string, hasDecimalComma: boolean): number | null {
+  const amount = /^[^\d.,+-]{0,5}([+-]?[\d.,'\s]*\d)[^\d.,+-]{0,5}$/.exec(cell.trim());
+  if (!amount) return null;
+  const plain = amount[1].replace(/['\s]/g, '');
+  const [comma, point] = [plain.lastIndexOf(','), plain.lastIndexOf('.')];
+  const isComma = comma >= 0 && (point >= 0 ? comma > point : hasDecimalComma || !/^[+-]?\d{1,3}(,\d{3})+$/.test(plain));
+  const number = isComma ? plain.replaceAll('.', '').replace(',', '.') : plain.replaceAll(',', '');
+  return /^[+-]?\d+(\.\d+)?$/.test(number) ? Number(number) : null;
+}
+
+/** A day as people write it: 2026-12-01, 2026/12/1 or 1.12.2026; a day with slashes in another order could be either of two, and is refused. Throws `date-cell`. */
+export function dayInCell(cell: string, field: string): string {
+  if (cell === '') return '';
+  const iso = /^(\d{4})[-/.](\d{1,2})[-/.](\d{1,2})/.exec(cell);
+  const dotted = /^(\d{1,2})\.(\d{1,2})\.(\d{4})$/.exec(cell);
+  const [year, month, day] = iso ? iso.slice(1) : dotted ? dotted.slice(1).reverse() : [];
+  const text = year && month && day ? `${year}-${month.padStart(2, '0')}-${day.padStart(2, '0')}` : '';
+  const date = new Date(`${text}T00:00:00Z`);
+  if (text === '' || Number.isNaN(date.getTime()) || date.toISOString().slice(0, 10) !== text)
+    throw cellFault('date-cell', field, cell);
+  return text;
+}

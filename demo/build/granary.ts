@@ -639,6 +639,20 @@ function addOffer(house: HouseBuilder): void {
         ...{ withoutRoomIds: [], withoutPhaseIds: [], swaps: [] },
       }),
     ),
+    create('permits', {
+      ...{ id: house.id('permit'), name: 'Low-voltage permit', authority: 'Creek district building office', number: 'LV-0412' },
+      ...{ gate: 'low-voltage-rough-in', leadDays: 15, appliedOn: '2026-11-30', grantedOn: '', inspectedOn: '' },
+      ...{ inspector: '', result: 'open', note: '' },
+    }),
+    create('permits', {
+      ...{ id: house.id('permit'), name: 'Consent for a dish on the gable', authority: 'Heritage office', number: '' },
+      ...{ gate: 'trim-out', leadDays: 40, appliedOn: '', grantedOn: '', inspectedOn: '' },
+      ...{ inspector: '', result: 'open', note: 'The granary is listed: nothing is fixed to the gable before.' },
+    }),
+    create('rateCards', {
+      ...{ id: house.id('rate'), name: 'Reedmace Builders', kind: 'builder', labourRate: 58, marginPercent: 22 },
+      ...{ outletPrice: 95, windowPrice: 120 },
+    }),
     create('roomDates', { id: house.id('day'), roomId: front.id, gate: 'insulation', from: '', on: '2027-01-29' }),
   ]);
   const { project } = house;

@@ -12,7 +12,7 @@ const isOfAnotherProgram = (line: string): boolean => line.startsWith('X-') && !
 /** Gates with their windows, our own days before them, days by which things are ordered and decided; whole days, as calendars read them. */
 export function datesIcs(project: ProjectDocument, today: string): string {
   const offer = offerOf(project, offerSourceOf(project), billNames, today);
-  const { gates, orders, decisions, commissionFrom } = scheduleOfJob(project, offer, today);
+  const { gates, orders, decisions, permits, commissionFrom } = scheduleOfJob(project, offer, today);
   const { name, shortId } = project.project;
   const calendar = ical({ name, prodId: { company: 'Dusky Spool', product: 'Dates', language: 'EN' } });
   const add = (id: string, summary: string, from: string, to: string) =>
@@ -40,6 +40,9 @@ export function datesIcs(project: ProjectDocument, today: string): string {
       day,
     );
   for (const { id, subject, by } of decisions) add(`decision-${id}`, words.t('documents.dates.decide', { subject }), by, by);
+  for (const { permit, applyBy, state } of permits)
+    if (applyBy !== '' && permit.appliedOn === '' && state !== 'granted')
+      add(`permit-${permit.id}`, words.t('documents.dates.permit', { name: permit.name }), applyBy, applyBy);
   if (commissionFrom !== '') add('commission', words.t('documents.dates.commission'), commissionFrom, commissionFrom);
   return calendar
     .toString()

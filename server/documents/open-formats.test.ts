@@ -11,7 +11,7 @@ import { DRAWING_PACKS, type ProjectDocument, readProjectFile, update } from '@d
 import { formatCents, offerOf, offerSourceOf } from '@dusky-spool/core/order';
 import { listOf } from '@dusky-spool/core/derive';
 import { applied, smallHouse } from '@dusky-spool/core/testing';
-import { billNames } from '@dusky-spool/texts';
+import { billNames, packageGaps } from '@dusky-spool/texts';
 import type { Manifest } from './package-zip.ts';
 import type { DocumentQuery, DocumentName } from './queries.ts';
 import { DOCUMENTS, type MadeDocument } from './registry.ts';
@@ -161,6 +161,15 @@ describe('what is written for other programs', () => {
     expect(text).to.include(formatCents(offer.totalCents, currency)).and.to.include('Without shades');
     expect(text).not.to.include(formatCents(offer.costCents, currency));
     expect(text).not.to.match(/margin/i);
+  });
+
+  it('the missing list of the builder’s package has every line, and where to sign', async () => {
+    const { missing, work } = packageGaps(granary);
+    expect(missing.length).to.be.greaterThan(0);
+    const text = wordsOf((await make('package-gaps.pdf', { paper: 'A4' })).bytes);
+    expect(text).to.include('Wanted and not included').and.to.include('Signature');
+    for (const [place, thing] of missing) expect(text).to.include(place).and.to.include(thing);
+    for (const [line] of work) expect(text).to.include(line);
   });
 
   it('a row taller than a page goes on on the next ones, with every word', async () => {

@@ -44,6 +44,7 @@ import { drawingSet } from './drawing-set.ts';
 import { SYSTEM_LINES } from './fonts.ts';
 import { houseXlsx } from './house-xlsx.ts';
 import { changeTables, offerTables } from './offer-tables.ts';
+import { packageGapTables } from './package-gap-tables.ts';
 import { packageZip, type PackedFile } from './package-zip.ts';
 import { planDxf } from './plan-dxf.ts';
 import { theatrePdf } from './theatre-pdf.ts';
@@ -237,6 +238,14 @@ export const DOCUMENTS: { readonly [N in DocumentName]: Make<N> } = {
       name: 'cut-out-template.pdf',
       mediaType: PDF,
       bytes: await templatePdf(template.value, project.project.name),
+    };
+  },
+  'package-gaps.pdf': async ({ project, revision, today }, { paper }) => {
+    const title = { project: project.project, revision, date: today };
+    return {
+      name: 'package-gaps.pdf',
+      mediaType: PDF,
+      bytes: await tablesPdf('packageGaps', packageGapTables(project), title, paper),
     };
   },
   'offer.pdf': async ({ project, revision, today, progress }, { paper }) => {

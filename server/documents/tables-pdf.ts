@@ -52,7 +52,18 @@ const WIDE: Readonly<Record<string, number>> = {
 
 /** A sheet of tables: the texts under its name hold title, sections, notes and column titles. */
 export type TablesSheet =
-  'plan' | 'site' | 'trades' | 'plates' | 'holes' | 'cabling' | 'checks' | 'theatre' | 'headEnd' | 'set' | 'offer';
+  | 'plan'
+  | 'site'
+  | 'trades'
+  | 'plates'
+  | 'holes'
+  | 'cabling'
+  | 'checks'
+  | 'theatre'
+  | 'headEnd'
+  | 'set'
+  | 'offer'
+  | 'packageGaps';
 
 export interface SheetTable {
   readonly section: string;

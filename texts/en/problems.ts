@@ -156,6 +156,13 @@ export const problems = {
   'table-room': '{{field}}: there is no room “{{value}}”. Correct the name, or give x and y.',
   'table-room-twice': '{{field}}: “{{value}}” is the name of several rooms. Give the level, or the code of the room.',
   'table-place': '{{field}}: the row says no place. Give a room, or x and y.',
+  'length-place':
+    '{{field}}: there is no room, wall number, level, head end or riser “{{value}}”. Use its name or letters as on the plan.',
+  'length-what':
+    '{{field}}: “{{value}}” cannot be measured there. Rooms have a ceiling height, joist spacing and joist depth; walls a cavity depth; levels a ceiling height, cavity depth and floor build-up; head ends an entry height; risers a width and a depth.',
+  'equipment-type': '{{field}}: there is no equipment “{{value}}” in the list. Use a name from the list of the Head end stage.',
+  'equipment-head-end': '{{field}}: there is no head end “{{value}}”. Draw it first, or correct the name.',
+  'equipment-figure': '{{field}}: “{{value}}” is not a number. Write for example 4.5.',
   'price-column-missing': '{{field}}: no column says it. Choose one above.',
   'price-name-missing': '{{field}}: the row names nothing. Give it the name of the part.',
   'price-cell': '{{field}}: “{{value}}” is not an amount. Write for example 1234.50.',

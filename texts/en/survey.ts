@@ -453,10 +453,10 @@ export const survey = {
   table: {
     title: 'Table {{name}}',
     kind: 'What the table lists',
-    kinds: { house: 'Rooms or walls', devices: 'Devices' },
-    deviceLine:
+    kinds: { house: 'Rooms or walls', devices: 'Devices', equipment: 'Equipment', lengths: 'Measured lengths' },
+    devicesLine:
       'Say which column holds what. Each device needs a type of the library, by name or letters, and a room, or x and y on the plan.',
-    deviceFields: {
+    devicesFields: {
       type: 'Type',
       name: 'Name',
       room: 'Room',
@@ -465,6 +465,34 @@ export const survey = {
       y: 'y',
       height: 'Height',
     },
+    equipmentLine:
+      'Choose what each column holds. Each piece needs a type by its name in the Head end stage; weight is in kg, power and heat in watts. Equipment is added to its head end without a place.',
+    equipmentFields: {
+      type: 'Type',
+      name: 'Name',
+      headEnd: 'Head end',
+      units: 'Rack units',
+      depth: 'Depth',
+      weight: 'Weight (kg)',
+      power: 'Power (W)',
+      heat: 'Heat (W)',
+      serial: 'Serial number',
+      note: 'Note',
+    },
+    addEquipment_one: 'Add {{count}} piece',
+    addEquipment_other: 'Add {{count}} pieces',
+    lengthsLine:
+      'Choose what each column holds. A place is a room, a wall number of the plan (W4), a level, a head end or a riser. Each length becomes a measured value with its person and day.',
+    lengthsFields: {
+      place: 'Place',
+      level: 'Level',
+      what: 'What was measured',
+      length: 'Length',
+      by: 'Measured by',
+      on: 'Day',
+    },
+    addLengths_one: 'Write {{count}} length',
+    addLengths_other: 'Write {{count}} lengths',
     placeDevices_one: 'Place {{count}} device',
     placeDevices_other: 'Place {{count}} devices',
     line: 'Say which column holds what. Rooms need a width and a depth, inside from face to face; walls need both ends of their middle line.',

@@ -54,6 +54,9 @@ export const ui = {
     copyNote:
       'It gets the building, the brief, the standard rough-in with its cables, and the options ticked here. Measurements, signatures, dates and the state of its runs are left out.',
     copyName: 'Name of the new house',
+    copyOption: 'Built as',
+    copyWhole: 'Everything on the plan',
+    copyPrice: 'Price with tax, from today’s prices: {{price}}. The new house’s own offer follows from its plan.',
     options: 'Options',
     title: 'Projects',
     new: 'New project',

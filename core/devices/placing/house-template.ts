@@ -38,6 +38,8 @@ const OF_ONE_HOUSE = [
   'deliveries',
   'baselines',
   'changeOrders',
+  'permits',
+  'packageSignatures',
 ] as const;
 
 /**
@@ -62,7 +64,11 @@ export function houseFromTemplate(
       description: description ?? template.project.description,
     },
     runs: tableFrom(
-      listOf(template, 'runs').map((run) => ({ ...run, state: 'drafted' as const, printedOn: '', printedAs: '', stored: false })),
+      listOf(template, 'runs').map((run) => ({
+        ...run,
+        ...{ state: 'drafted' as const, printedOn: '', printedAs: '', stored: false, labelledEnds: 'none' as const },
+        ...{ rawTestedOn: '', endTestedOn: '', testedBy: '' },
+      })),
     ),
     roomBriefs: tableFrom(
       listOf(template, 'roomBriefs').map((brief) => ({
@@ -77,6 +83,8 @@ export function houseFromTemplate(
       })),
     ),
     equipment: tableFrom(listOf(template, 'equipment').map((one) => ({ ...one, serial: '' }))),
+    // What is allowed for and who does it stays; when it was done is of the first one.
+    siteTasks: tableFrom(listOf(template, 'siteTasks').map((task) => ({ ...task, fromOn: '', toOn: '', doneOn: '' }))),
     // What a new house is designed for stays; what was measured is of the first one.
     theatres: tableFrom(listOf(template, 'theatres').map((one) => ({ ...one, measured: [] }))),
     decisions: tableFrom(listOf(template, 'decisions').map((one) => ({ ...one, chosen: '', decidedOn: '', owner: '' }))),

@@ -13,7 +13,7 @@ type Fields = Readonly<Record<string, unknown>>;
 
 /** Lists of what the firm buys, pays and agrees on: a client gets none of their records. */
 const FIRM_LISTS: ReadonlySet<string> = new Set<CollectionName>([
-  ...(['prices', 'spoolOffers', 'spools', 'spoolCuts', 'deliveries', 'siteTasks'] as const),
+  ...(['prices', 'spoolOffers', 'spools', 'spoolCuts', 'deliveries', 'siteTasks', 'rateCards'] as const),
   ...(['offerOptions', 'baselines', 'changeOrders'] as const),
 ]);
 

@@ -15,6 +15,10 @@ export {
   keepMapsRequest,
   keepRulesRequest,
   keepTypesRequest,
+  keepColumnsRequest,
+  type KnownColumns,
+  TABLE_KINDS,
+  type TableKind,
 } from './library.ts';
 export {
   acceptInvitationRequest,
@@ -43,6 +47,8 @@ export {
   type DocumentReply,
   type FirmRules,
   firmRulesReply,
+  columnsReply,
+  type ColumnsReply,
   instrumentsReply,
   offerTablesReply,
   type OfferTablesReply,

@@ -45,4 +45,17 @@ export const firmRule = z.strictObject({
   by: words(60, 0),
 });
 export type FirmRule = z.infer<typeof firmRule>;
+/** Tables of which the firm remembers what each column holds. */
+export const TABLE_KINDS = ['house', 'devices', 'equipment', 'lengths', 'prices'] as const;
+export type TableKind = (typeof TABLE_KINDS)[number];
+
+/** What the columns of a table with this head hold, by their places. */
+export const tableColumns = z.strictObject({
+  kind: z.enum(TABLE_KINDS),
+  head: z.array(z.string().max(200)).min(1).max(60),
+  columns: z.record(z.string().max(30), z.int().min(0).max(59)),
+});
+export type KnownColumns = z.infer<typeof tableColumns>;
+export const keepColumnsRequest = tableColumns;
+
 export const keepRulesRequest = z.strictObject({ rules: z.array(firmRule).max(200) });

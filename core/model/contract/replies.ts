@@ -12,7 +12,7 @@ import {
 import { type Problem, REFUSAL_KINDS } from '../../math/index.ts';
 import { ROLES } from './access.ts';
 import { JOB_STATES } from './jobs.ts';
-import { firmRule, projectDefaults } from './library.ts';
+import { firmRule, projectDefaults, tableColumns } from './library.ts';
 
 const time = z.iso.datetime();
 const count = z.int().min(0);
@@ -191,6 +191,10 @@ export type MapsReply = z.infer<typeof mapsReply>;
 /** The rules that a firm sets otherwise; all others are as they come. */
 export const firmRulesReply = z.strictObject({ rules: list(firmRule) });
 export type FirmRules = z.infer<typeof firmRulesReply>;
+
+/** What the firm remembers of the columns of tables, newest first. */
+export const columnsReply = z.strictObject({ tables: list(tableColumns) });
+export type ColumnsReply = z.infer<typeof columnsReply>;
 
 /** What went to the printer: labels of runs that are still there. */
 export const printLabelsReply = z.strictObject({ printer: z.string(), labels: count, runIds: list(z.string()) });

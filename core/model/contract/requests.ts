@@ -19,7 +19,11 @@ export const newProjectRequest = z.strictObject({
   jurisdiction: z.enum(JURISDICTIONS).optional(),
 });
 /** A new house on the plan of another, without some of its options. */
-export const copyProjectRequest = z.strictObject({ name: words(120), without: z.array(recordId).max(200).default([]) });
+export const copyProjectRequest = z.strictObject({
+  name: words(120),
+  without: z.array(recordId).max(200).default([]),
+  optionId: recordId.nullable().default(null),
+});
 /** Each change is judged by itself (`changeSchema`), so that one that is malformed does not hold up the others. */
 export const changesRequest = z.strictObject({ changes: z.array(z.unknown()).min(1).max(200) });
 

@@ -240,8 +240,19 @@ const LISTS_OF_18 = ['spools', 'spoolCuts', 'spoolOffers'];
 const HEADER_OF_18 = { spoolSettings: { confidence: 0.95, aim: 'cost', keepM: 10 } };
 const ADDED_IN_18: typeof ADDED_IN_2 = { terminations: () => ({ place: 1 }) };
 
-/** What version 19 added: prices, goods, baselines, changes, options, tasks, and dates by room. */
-const LISTS_OF_19 = ['roomDates', 'prices', 'deliveries', 'baselines', 'changeOrders', 'offerOptions', 'siteTasks'];
+/** What version 19 added: prices, goods, baselines, changes, options, tasks, rate cards, permits, signed lists, and dates by room. */
+const LISTS_OF_19 = [
+  'roomDates',
+  'prices',
+  'deliveries',
+  'baselines',
+  'changeOrders',
+  'offerOptions',
+  'siteTasks',
+  'rateCards',
+  'permits',
+  'packageSignatures',
+];
 const HEADER_OF_19 = {
   priceSettings: {
     ...{ marginPercent: 30, taxPercent: 0, depositPercent: 40, cleanupPercent: 12, contingencyPercent: 10, validDays: 30 },

@@ -155,6 +155,14 @@ export const packageLine = z.strictObject({
   words: words(200, 1),
 });
 
+/** What somebody signed as missing from the builder's package; nobody changes it afterwards. */
+export const packageSignature = z.strictObject({
+  id,
+  signedBy: words(60, 1),
+  signedOn: z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'must be a day such as 2026-12-01'),
+  lines: z.array(words(200, 1)).max(2000).describe('what was missing or left to others, a line each'),
+});
+
 /** The walk with the client before the cables go in, and the one before the walls close. */
 export const WALKS = ['first', 'last'] as const;
 
@@ -244,6 +252,7 @@ export type TradeDate = z.infer<typeof tradeDate>;
 export type RoomDate = z.infer<typeof roomDate>;
 export type TradeGate = (typeof TRADE_GATES)[number];
 export type Compromise = z.infer<typeof compromise>;
+export type PackageSignature = z.infer<typeof packageSignature>;
 export type PackageLine = z.infer<typeof packageLine>;
 export type PackagePart = (typeof PACKAGE_PARTS)[number];
 export type Party = (typeof PARTIES)[number];

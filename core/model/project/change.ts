@@ -98,9 +98,10 @@ export function applyChange(project: ProjectDocument, change: Pick<Change, 'oper
 const completed = (name: CollectionName | 'project', record: Fields): Fields =>
   name === 'runs' && !('recipeLeg' in record) ? { ...record, recipeLeg: record.leg } : record;
 
-/** A baseline is never changed, and a change order no more once it is signed: both are what was agreed. */
+/** A baseline and a signed list are never changed, and a change order no more once it is signed: they are what was agreed. */
 const isLocked = ({ op, in: list }: Operation, current: Fields): boolean =>
-  op === 'update' && (list === 'baselines' || (list === 'changeOrders' && current.answer === 'signed'));
+  op === 'update' &&
+  (list === 'baselines' || list === 'packageSignatures' || (list === 'changeOrders' && current.answer === 'signed'));
 
 /** What one operation makes of a record: the new record, null for none. Shared by client and server. */
 export function resultOf(operation: Operation, current: Fields | undefined, conflicts: FieldConflict[]): Outcome<Fields | null> {

@@ -75,6 +75,7 @@ export const COLLECTIONS = {
   tradeDates: { schema: brief.tradeDate, unique: [['gate']], refers: {} },
   compromises: { schema: brief.compromise, unique: [], refers: { ...PLACE, deviceId: 'devices' } },
   packageLines: { schema: brief.packageLine, unique: [], refers: PLACE },
+  packageSignatures: { schema: brief.packageSignature, unique: [], refers: {} },
   walkResults: {
     schema: brief.walkResult,
     unique: [
@@ -132,6 +133,8 @@ export const COLLECTIONS = {
   baselines: { schema: orders.baseline, unique: [['number']], refers: {} },
   changeOrders: { schema: orders.changeOrder, unique: [['number']], refers: { fromId: 'baselines', toId: 'baselines' } },
   offerOptions: { schema: orders.offerOption, unique: [['name']], refers: {} },
+  rateCards: { schema: orders.rateCard, unique: [['name']], refers: {} },
+  permits: { schema: orders.permit, unique: [['name']], refers: {} },
   siteTasks: { schema: orders.siteTask, unique: [], refers: { roomId: 'rooms' } },
   keptCalculations: { schema: checks.keptCalculation, unique: [], refers: { runId: 'runs' } },
 } as const satisfies Record<string, CollectionShape>;

@@ -166,6 +166,38 @@ export const offerOption = z.strictObject({
     .describe('device types that are replaced in it'),
 });
 
+/** For whom a rate card is. */
+export const RATE_CARD_KINDS = ['client', 'builder', 'trade'] as const;
+
+/** Rates agreed with one builder or trade, or usual with clients; applying it sets those of the project. */
+export const rateCard = z.strictObject({
+  id,
+  name: words(60, 1),
+  kind: z.enum(RATE_CARD_KINDS),
+  labourRate: z.number().min(0).max(10_000).describe('price of a person-hour, in the currency of the project'),
+  marginPercent: z.number().min(0).max(95).describe('margin on the price of materials, %'),
+  outletPrice: z.number().min(0).max(10_000).nullable().describe('flat price of an outlet; null is by cable and hours'),
+  windowPrice: z.number().min(0).max(10_000).nullable().describe('flat price of a window; null is by cable and hours'),
+});
+
+export const PERMIT_RESULTS = ['open', 'passed', 'failed'] as const;
+
+/** A permit with its inspection: who grants it, how long that takes, and the work that waits for it. */
+export const permit = z.strictObject({
+  id,
+  name: words(80, 1),
+  authority: words(80),
+  number: words(40),
+  gate: z.enum(TRADE_GATES).describe('work that may not begin before the permit is granted'),
+  leadDays: z.int().min(0).max(365).describe('working days from the application to the permit'),
+  appliedOn: dayOrEmpty,
+  grantedOn: dayOrEmpty,
+  inspectedOn: dayOrEmpty,
+  inspector: words(60),
+  result: z.enum(PERMIT_RESULTS).describe('of its inspection'),
+  note: words(400),
+});
+
 export const TASK_KINDS = ['work', 'unknown', 'protection', 'dust', 'patch', 'texture', 'paint', 'hire'] as const;
 export const PERFORMERS = ['crew', 'electrician', 'owner', 'finisher', 'remote-planner'] as const;
 export const RISKS = ['low', 'medium', 'high'] as const;
@@ -209,6 +241,8 @@ export type GoodsPlace = (typeof GOODS_PLACES)[number];
 export type Baseline = z.infer<typeof baseline>;
 export type ChangeOrder = z.infer<typeof changeOrder>;
 export type OfferOption = z.infer<typeof offerOption>;
+export type RateCard = z.infer<typeof rateCard>;
+export type Permit = z.infer<typeof permit>;
 export type SiteTask = z.infer<typeof siteTask>;
 export type TaskKind = (typeof TASK_KINDS)[number];
 export type Performer = (typeof PERFORMERS)[number];

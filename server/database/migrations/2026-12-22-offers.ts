@@ -104,6 +104,42 @@ CREATE TABLE site_tasks (${OWN},
   note text NOT NULL,
   ${refers('site_tasks_room_id', 'room_id', 'rooms')}
 );
+CREATE TABLE rate_cards (${OWN},
+  name text NOT NULL,
+  kind text NOT NULL CHECK (kind IN ('client', 'builder', 'trade')),
+  labour_rate double precision NOT NULL CHECK (labour_rate >= 0),
+  margin_percent double precision NOT NULL CHECK (margin_percent BETWEEN 0 AND 95),
+  outlet_price double precision CHECK (outlet_price >= 0),
+  window_price double precision CHECK (window_price >= 0),
+  CONSTRAINT rate_cards_name UNIQUE (project_id, name) DEFERRABLE INITIALLY DEFERRED
+);
+CREATE TABLE permits (${OWN},
+  name text NOT NULL,
+  authority text NOT NULL,
+  number text NOT NULL,
+  gate text NOT NULL CHECK (gate IN (${GATES})),
+  lead_days integer NOT NULL CHECK (lead_days >= 0),
+  applied_on text NOT NULL,
+  granted_on text NOT NULL,
+  inspected_on text NOT NULL,
+  inspector text NOT NULL,
+  result text NOT NULL CHECK (result IN ('open', 'passed', 'failed')),
+  note text NOT NULL,
+  CONSTRAINT permits_name UNIQUE (project_id, name) DEFERRABLE INITIALLY DEFERRED
+);
+CREATE TABLE package_signatures (${OWN},
+  signed_by text NOT NULL,
+  signed_on text NOT NULL,
+  lines jsonb NOT NULL
+);
+CREATE TABLE firm_table_columns (
+  firm_id uuid NOT NULL REFERENCES firms (id) ON DELETE CASCADE,
+  kind text NOT NULL,
+  head text NOT NULL,
+  columns jsonb NOT NULL,
+  updated_at timestamptz NOT NULL,
+  PRIMARY KEY (firm_id, kind, head)
+);
 ALTER TABLE projects ADD price_settings jsonb NOT NULL DEFAULT
   '{"marginPercent": 30, "taxPercent": 0, "depositPercent": 40, "cleanupPercent": 12, "contingencyPercent": 10, "validDays": 30}';
 ALTER TABLE projects ALTER price_settings DROP DEFAULT;
@@ -111,6 +147,10 @@ ALTER TABLE projects ALTER price_settings DROP DEFAULT;
 
 const DOWN = `
 ALTER TABLE projects DROP price_settings;
+DROP TABLE firm_table_columns;
+DROP TABLE package_signatures;
+DROP TABLE permits;
+DROP TABLE rate_cards;
 DROP TABLE site_tasks;
 DROP TABLE offer_options;
 DROP TABLE change_orders;
@@ -124,7 +164,7 @@ UPDATE decisions SET gate = 'insulation' WHERE gate IN ('firestop', 'inspection'
 UPDATE decisions SET gate = 'paint' WHERE gate IN (${GATES_ADDED});
 ${gateChecks(GATES_BEFORE)}`;
 
-/** Prices, goods, baselines and changes, options of an offer, tasks beside the cables, dates by room. */
+/** Prices, goods, baselines and changes, options of an offer, tasks beside the cables, rate cards, permits, signed lists, dates by room, and columns of tables. */
 export const offers: Migration = {
   name: '2026-12-22-offers',
   up: (sql) => sql(UP),

@@ -26,6 +26,7 @@ export interface Models {
   readonly firmCableTypes: Table;
   readonly firmConductorMaps: Table;
   readonly firmRuleSettings: Table;
+  readonly firmTableColumns: Table;
   readonly memberProjects: Table;
   readonly invitations: Table;
   readonly passwordResets: Table;
@@ -177,6 +178,13 @@ export function defineModels(sequelize: Sequelize): Models {
       limits: geometry,
       reason: text,
       by: text,
+      updatedAt: time,
+    }),
+    firmTableColumns: define('firmTableColumns', {
+      firmId: uuidKey,
+      kind: textKey,
+      head: textKey,
+      columns: geometry,
       updatedAt: time,
     }),
     memberProjects: define('memberProjects', { memberId: uuidKey, projectId: uuidKey }),

@@ -1,6 +1,13 @@
 import { expect } from 'chai';
 import { CABLE_TYPES, CONDUCTOR_MAPS, DEVICE_TYPES } from '@dusky-spool/core/devices';
-import type { CablesReply, DocumentReply, LibraryReadReply, LibraryReply, MapsReply } from '@dusky-spool/core/model';
+import type {
+  CablesReply,
+  ColumnsReply,
+  DocumentReply,
+  LibraryReadReply,
+  LibraryReply,
+  MapsReply,
+} from '@dusky-spool/core/model';
 import { startTestServer, type TestServer } from '../../testing/test-server.ts';
 import type { TestClient } from '../../testing/test-client.ts';
 
@@ -132,6 +139,19 @@ describe('the library of a firm', () => {
     );
     expect((await client.send('PUT', '/library/defaults', { settings: { client: 'x' } })).status).to.equal(422);
     await client.json('PUT', '/library/defaults', { settings: {} });
+  });
+
+  it('remembers what the columns of tables hold, the newest first, and forgets the oldest', async () => {
+    const known = (n: number) => ({ kind: 'prices', head: ['Article', `Column ${n}`], columns: { item: 0, price: 1 } });
+    expect(await client.json('GET', '/library/columns')).to.deep.equal({ tables: [] });
+    for (let n = 0; n < 202; n++) await client.json('PUT', '/library/columns', known(n));
+    const again = { ...known(10), columns: { item: 1, price: 0 } };
+    const { tables } = await client.json<ColumnsReply>('PUT', '/library/columns', again);
+    expect(tables).to.have.length(200);
+    expect(tables.slice(0, 2)).to.deep.equal([again, known(201)]);
+    expect(await client.json('GET', '/library/columns')).to.deep.equal({ tables });
+    const wrong = await client.send('PUT', '/library/columns', { ...known(1), columns: { item: 60 } });
+    expect([wrong.status, (await problemOf(wrong)).field]).to.deep.equal([422, 'columns.item']);
   });
 
   it('keeps how rules are set, within their bounds, and new projects begin with that', async () => {

@@ -4,6 +4,9 @@ import { CHECKS, judgeSetting } from '@dusky-spool/core/rules';
 import { checkMap, checkRecipe, writeLibraryCsv, writeLibraryJson } from '@dusky-spool/core/devices';
 import {
   cablesReply,
+  columnsReply,
+  type ColumnsReply,
+  keepColumnsRequest,
   type CablesReply,
   type CableType,
   type ConductorMap,
@@ -30,19 +33,21 @@ import type { RouteTable } from '../../http/route-table.ts';
 import { resultFile } from '../../jobs/store.ts';
 import { type Services, untilGone } from '../../services/services.ts';
 import {
+  defaultsOf,
   firmCables,
   firmLibrary,
   firmMaps,
   firmRules,
-  defaultsOf,
   forgetCable,
   forgetMap,
   forgetType,
   keepCables,
+  keepColumns,
+  keepDefaults,
   keepMaps,
   keepRules,
-  keepDefaults,
   keepTypes,
+  knownColumns,
 } from './store.ts';
 
 const MAX_BYTES = 8 * 1024 * 1024;
@@ -150,6 +155,26 @@ export function libraryRoutes(table: RouteTable, { database, jobs, audit }: Serv
       await keepMaps(database, firmId, maps, new Date());
       const reply: MapsReply = { maps: await firmMaps(database, firmId) };
       response.json(reply);
+    },
+  );
+  table.get(
+    '/library/columns',
+    'plan',
+    { does: 'What columns of tables hold, as the firm chose it', reply: columnsReply },
+    async (_request, response) => {
+      const reply: ColumnsReply = { tables: await knownColumns(database, response.locals.member!.firmId) };
+      response.json(reply);
+    },
+  );
+  table.put(
+    '/library/columns',
+    'plan',
+    { does: 'Remembers what the columns of a table hold', body: keepColumnsRequest, reply: columnsReply },
+    express.json({ limit: '60kb' }),
+    async (request, response) => {
+      const { firmId } = response.locals.member!;
+      await keepColumns(database, firmId, parseBody(request, keepColumnsRequest), new Date());
+      response.json({ tables: await knownColumns(database, firmId) } satisfies ColumnsReply);
     },
   );
   table.get(

@@ -1,5 +1,5 @@
 import { CABLE_TYPES, CONDUCTOR_MAPS, DEVICE_TYPES } from '@dusky-spool/core/devices';
-import type { CableType, ConductorMap, DeviceType, FirmRule, ProjectDefaults } from '@dusky-spool/core/model';
+import type { CableType, ConductorMap, DeviceType, FirmRule, KnownColumns, ProjectDefaults } from '@dusky-spool/core/model';
 import { CABLE_TYPE_COLUMNS, DEVICE_TYPE_COLUMNS } from '../../database/models/records.ts';
 import type { Database } from '../../database/index.ts';
 
@@ -156,5 +156,38 @@ export async function keepRules(
   await sequelize.transaction(async (transaction) => {
     await models.firmRuleSettings.destroy({ where: { firmId }, transaction });
     for (const rule of rules) await models.firmRuleSettings.create({ ...rule, firmId, updatedAt: at }, { transaction });
+  });
+}
+
+/** So many heads of tables are remembered of a firm, the newest first. */
+const MAX_HEADS = 200;
+
+/** What the firm remembers of the columns of tables, newest first. */
+export async function knownColumns({ models }: Database, firmId: string): Promise<KnownColumns[]> {
+  const rows = (await models.firmTableColumns.findAll({
+    where: { firmId },
+    attributes: ['kind', 'head', 'columns'],
+    order: [['updatedAt', 'DESC']],
+    limit: MAX_HEADS,
+    raw: true,
+  })) as unknown as { kind: KnownColumns['kind']; head: string; columns: KnownColumns['columns'] }[];
+  return rows.map(({ kind, head, columns }) => ({ kind, head: JSON.parse(head) as string[], columns }));
+}
+
+/** Remembers what the columns of a table with this head hold; the oldest beyond `MAX_HEADS` are forgotten. */
+export async function keepColumns(
+  { sequelize, models }: Database,
+  firmId: string,
+  { kind, head, columns }: KnownColumns,
+  at: Date,
+): Promise<void> {
+  await sequelize.transaction(async (transaction) => {
+    const row = { firmId, kind, head: JSON.stringify(head), columns, updatedAt: at };
+    await models.firmTableColumns.upsert(row, { transaction, returning: false });
+    await sequelize.query(
+      `DELETE FROM firm_table_columns WHERE firm_id = :firmId AND (kind, head) NOT IN
+         (SELECT kind, head FROM firm_table_columns WHERE firm_id = :firmId ORDER BY updated_at DESC LIMIT ${MAX_HEADS})`,
+      { replacements: { firmId }, transaction },
+    );
   });
 }

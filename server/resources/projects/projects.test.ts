@@ -2,7 +2,15 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect } from 'chai';
 import sharp from 'sharp';
-import { create, type DocumentReply, newUnderlay, type PictureInfo, type ProjectSummary, update } from '@dusky-spool/core/model';
+import {
+  create,
+  type DocumentReply,
+  newUnderlay,
+  type PictureInfo,
+  type ProjectDocument,
+  type ProjectSummary,
+  update,
+} from '@dusky-spool/core/model';
 import { startTestServer, type TestServer } from '../../testing/test-server.ts';
 import type { TestClient } from '../../testing/test-client.ts';
 
@@ -160,6 +168,28 @@ describe('project files', () => {
     expect(Object.keys(house.devices)).to.deep.equal(Object.keys(flat.devices));
     expect((await client.send('GET', `/projects/${copyId}/pictures/${picture.id}`)).status).to.equal(200);
     expect(Object.keys((await copy(['opt'])).house.devices)).to.not.include(deviceId);
+    // As an option of the offer has it: without the systems that it leaves out.
+    const system = flat.deviceTypes[flat.devices[deviceId].typeId].system;
+    const offered = create('offerOptions', {
+      ...{
+        id: 'o1',
+        order: 0,
+        name: 'Less',
+        note: '',
+        withoutSystems: [system],
+        withoutRoomIds: [],
+        withoutPhaseIds: [],
+        swaps: [],
+      },
+    });
+    await client.sendChanges(id, client.change([offered], revision + 1));
+    const less = await client.json<{ id: string }>('POST', `/projects/${id}/copy`, { name: 'Flat 3', optionId: 'o1' });
+    const systems = (house3: ProjectDocument) =>
+      new Set(Object.values(house3.devices).map(({ typeId }) => house3.deviceTypes[typeId].system));
+    expect(systems(flat)).to.include(system);
+    expect(systems((await client.load(less.id)).document)).not.to.include(system);
+    const unknown = await client.send('POST', `/projects/${id}/copy`, { name: 'Flat 4', optionId: 'o9' });
+    expect((await problemOf(unknown)).field).to.equal('optionId');
     const refused = await client.send('POST', `/projects/${id}/copy`, { name: '' });
     expect((await problemOf(refused)).field).to.equal('name');
   });

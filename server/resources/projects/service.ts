@@ -12,11 +12,13 @@ import {
   shortIdFrom,
   tableFrom,
 } from '@dusky-spool/core/model';
+import { ok } from '@dusky-spool/core/math';
+import { projectOfOption } from '@dusky-spool/core/order';
 import { WALL_BUILDS } from '@dusky-spool/core/survey';
 import type { z } from 'zod';
 import type { Database } from '../../database/index.ts';
 import { firmCables, firmLibrary, firmMaps, firmRules, defaultsOf } from '../library/store.ts';
-import { PlannedRefusal } from '../../http/problems.ts';
+import { PlannedRefusal, refusal } from '../../http/problems.ts';
 import { copyPictures, firmOnPlans, insertProject, loadProject } from './store.ts';
 
 const SIXTEEN_INCHES_M = 0.4064;
@@ -75,12 +77,16 @@ export async function copyProject(
   database: Database,
   firmId: string,
   fromId: string,
-  { name, without }: z.infer<typeof copyProjectRequest>,
+  { name, without, optionId }: z.infer<typeof copyProjectRequest>,
   at: Date,
 ): Promise<string> {
   const { project } = await loadProject(database, fromId);
   const shortId = shortIdFrom((count) => randomBytes(count));
-  const made = houseFromTemplate(project, { name, shortId, without });
+  const option = optionId === null ? null : project.offerOptions[optionId];
+  if (option === undefined) throw refusal('record-gone', { in: 'offerOptions', id: optionId!, field: 'optionId' });
+  const plan = option ? projectOfOption(project, option) : ok(project);
+  if (!plan.ok) throw new PlannedRefusal(plan.problem);
+  const made = houseFromTemplate(plan.value, { name, shortId, without });
   if (!made.ok) throw new PlannedRefusal(made.problem);
   const id = await insertProject(database, { firmId, projectId: randomUUID() }, made.value, [], at);
   await copyPictures(database, fromId, id);

@@ -11,13 +11,16 @@ import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField } from '../../ui/fields.tsx';
 import { PlaceField } from '../../ui/PlaceField.tsx';
 import { useState } from 'react';
+import { useParams } from 'react-router';
 import { Button, Input } from 'antd';
+import { PackageSigning } from './PackageSigning.tsx';
 import css from './brief.module.css';
 
 /** What the builder includes against what the client wants, part by part, and who does the work. */
 export function BuildersPackage() {
   const project = useProject();
   const edit = useProjectStore((state) => state.edit);
+  const { projectId = '' } = useParams();
   const [typed, setTyped] = useState('');
   const { missing, beyond, work, unclear } = comparePackage(project);
   const lines = listOf(project, 'packageLines');
@@ -74,6 +77,7 @@ export function BuildersPackage() {
           </div>
         </div>
       )}
+      {lines.length > 0 && <PackageSigning projectId={projectId} />}
       {unclear.length > 0 && <p className="finding look">{text('brief.packageUnclear', { count: unclear.length })}</p>}
       {lines.map((line) => (
         <PackageRow key={line.id} line={line} />

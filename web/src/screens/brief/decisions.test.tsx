@@ -3,7 +3,7 @@ import { answerCell } from '@dusky-spool/core/brief';
 import { create, type OpenDecision, type ProjectDocument, update } from '@dusky-spool/core/model';
 import { applied, countedIds, smallHouse, withDevices } from '@dusky-spool/core/testing';
 import { expect } from 'chai';
-import { choose, press } from '../../testing/fields.ts';
+import { choose, enter, press } from '../../testing/fields.ts';
 import { closePage, renderInProject, signInAs } from '../../testing/render.tsx';
 import { BuildersPackage } from './BuildersPackage.tsx';
 import { ChannelList } from './ChannelList.tsx';
@@ -84,7 +84,7 @@ describe('a surround layout on screen', () => {
 describe('a builder’s package on screen', () => {
   afterEach(closePage);
 
-  it('lists what is missing by place and part, and whose work is left', async () => {
+  it('lists what is missing by place and part and whose work is left, to sign, and says what changed after', async () => {
     const base = smallHouse();
     const wanted = applied(
       base,
@@ -103,12 +103,25 @@ describe('a builder’s package on screen', () => {
       words: 'Two keypad cables',
     };
     const page = renderInProject(<BuildersPackage />, applied(wanted, [create('packageLines', line)]));
+    await enter(page, 'Signed by', 'Site manager');
+    await press(page, 'Sign the list');
+    const [signature] = Object.values(page.project().packageSignatures);
+    expect([signature.signedBy, signature.lines]).to.deep.equal([
+      'Site manager',
+      [
+        'Room AA: Keypad (box), 2 wanted, 0 included',
+        'Room AA: Keypad (plate), 2 wanted, 0 included',
+        'Room AA: Keypad (device), 2 wanted, 0 included',
+        'Two keypad cables: fit by integrator',
+      ],
+    ]);
     expect(page.container.textContent).to.match(
       /Room AA Keypad \(box\) 0 of 2; Keypad \(plate\) 0 of 2; Keypad \(device\) 0 of 2/,
     );
     expect(page.container.textContent).to.include('Two keypad cables Fit: integrator');
     await choose(page, 'Fitted by', 'Builder');
     expect(page.project().packageLines.l.fittedBy).to.equal('builder');
+    page.getByText('Since then 0 added, 1 settled.');
     expect(update('packageLines', page.project().packageLines.l, { fittedBy: 'builder' })).to.equal(null);
   });
 });

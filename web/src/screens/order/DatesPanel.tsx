@@ -15,6 +15,7 @@ import { SmallButton } from '../../ui/SmallButton.tsx';
 import { gateItemName } from './gate-item-name.ts';
 import { GateBoard } from './GateBoard.tsx';
 import { GateTimeline } from './GateTimeline.tsx';
+import { Permits } from './Permits.tsx';
 import { RoomDates } from './RoomDates.tsx';
 
 import css from './order.module.css';
@@ -50,6 +51,7 @@ export function DatesPanel({ projectId, offer, mayPlan }: Props) {
       <LateItems schedule={schedule} />
       <OrderDays schedule={schedule} />
       <Decisions schedule={schedule} />
+      <Permits {...{ schedule, mayPlan }} />
       <RoomDates mayPlan={mayPlan} />
       {making && <MakingDialog making={making} onClose={() => setMaking(null)} />}
     </>

@@ -20,6 +20,7 @@ import { CauseChips } from './CauseChips.tsx';
 import { LaterPrices } from './LaterPrices.tsx';
 import { OfferOptions } from './OfferOptions.tsx';
 import { OfferSettings } from './OfferSettings.tsx';
+import { RateCards } from './RateCards.tsx';
 import { ruleSentences } from './price-rule.ts';
 
 import css from './order.module.css';
@@ -69,7 +70,12 @@ export function OfferPanel({ projectId, order, offer, mayPlan }: Props) {
         {offer.doubts.length > 0 && <span className={css.bad}>{text('order.offer.doubts', { count: offer.doubts.length })}</span>}{' '}
         <SmallButton onClick={print}>{text('order.offer.print')}</SmallButton>
       </p>
-      {mayPlan && <OfferSettings />}
+      {mayPlan && (
+        <>
+          <OfferSettings />
+          <RateCards />
+        </>
+      )}
       <Groups lines={offer.lines} />
       {OFFER_GROUPS.map((group) => (
         <LineTable key={group} {...{ group, offer, order, mayPlan }} />

@@ -4,6 +4,7 @@ import {
   guessPriceColumns,
   PRICE_FIELDS,
   type PriceColumns,
+  type PriceField,
   pricesOfTable,
   type ReadPrices,
   takePrices,
@@ -12,12 +13,12 @@ import { type HouseTable, MAX_PRICE_ROWS } from '@dusky-spool/core/survey';
 import { problemSentence } from '@dusky-spool/texts';
 import { Button, Modal } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
+import { useKnownColumns } from '../../ground/api/known-columns.ts';
 import { tablesIn } from '../../ground/api/read-tables.ts';
 import { text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { ColumnChoices } from '../../ui/ColumnChoices.tsx';
-import { rememberedColumns, rememberColumns } from './remembered-columns.ts';
 
 import css from './order.module.css';
 
@@ -37,6 +38,7 @@ export function PriceImport({ projectId, file, billNames, onClose }: Props) {
   const { edit } = useProjectParts('edit');
   const [table, setTable] = useState<Outcome<HouseTable> | null>(null);
   const [chosen, setChosen] = useState<PriceColumns | null>(null);
+  const known = useKnownColumns<PriceField>('prices');
   useEffect(() => {
     let isWanted = true;
     void tablesIn(projectId, file, MAX_PRICE_ROWS).then(([first]) => {
@@ -47,8 +49,8 @@ export function PriceImport({ projectId, file, billNames, onClose }: Props) {
     };
   }, [projectId, file]);
   const guessed = useMemo(
-    () => (table?.ok ? (rememberedColumns(table.value.head) ?? guessPriceColumns(table.value.head)) : {}),
-    [table],
+    () => (table?.ok ? (known.columnsOf(table.value.head) ?? guessPriceColumns(table.value.head)) : {}),
+    [table, known],
   );
   const columns = chosen ?? guessed;
   const found = useMemo(() => (table?.ok ? pricesOfTable(table.value, columns) : null), [table, columns]);
@@ -60,7 +62,7 @@ export function PriceImport({ projectId, file, billNames, onClose }: Props) {
         takePrices(project, found, () => newRecordId('price')),
       )
     ) {
-      rememberColumns(table.value.head, columns);
+      known.remember(table.value.head, columns);
       onClose();
     }
   };

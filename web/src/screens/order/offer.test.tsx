@@ -49,6 +49,33 @@ describe('offer, dates, goods and changes on screen', () => {
     expect(page.project().project.priceSettings.marginPercent).to.equal(30);
   });
 
+  it('saves the rates in use as a card, and prices the offer at it again with one press', async () => {
+    const page = open('offer');
+    await page.findByText('Deposit on signing', {}, SLOW);
+    await press(page, 'Save rates as a card');
+    const card = within(page.getByRole('region', { name: 'Rate card 1' }));
+    card.getByText('In use');
+    const before = sum(page, 'Total');
+    await enter(page, 'Margin on price (%)', '50');
+    await waitFor(() => expect(sum(page, 'Total')).to.be.greaterThan(before), SLOW);
+    await page.user.click(card.getByRole('button', { name: 'Use these rates' }));
+    expect(page.project().project.priceSettings.marginPercent).to.equal(30);
+    await waitFor(() => expect(sum(page, 'Total')).to.equal(before), SLOW);
+  });
+
+  it('adds a permit and says by when it is applied for', async () => {
+    const days = { 'low-voltage-rough-in': '2027-03-05' };
+    const tradeDates = Object.fromEntries(
+      Object.entries(days).map(([gate, on]) => [gate, { id: gate, gate: gate as 'paint', on, from: '' }]),
+    );
+    const page = open('dates', { ...house, tradeDates });
+    await page.findByText('Permits and inspections', {}, SLOW);
+    await press(page, 'Add a permit');
+    const permit = within(await page.findByRole('region', { name: 'Permit 1' }, SLOW));
+    await permit.findByText(/not applied for · apply by 2027-02-\d\d for work on 2027-03-0\d/, {}, SLOW);
+    expect(listOf(page.project(), 'permits')).to.have.length(1);
+  });
+
   it('puts an option beside the whole, and shows what it differs by', async () => {
     const page = open('offer');
     await page.findByText('Deposit on signing', {}, SLOW);

@@ -1,9 +1,11 @@
 import { houseOptions } from '@dusky-spool/core/devices';
-import type { DocumentReply, ProjectSummary } from '@dusky-spool/core/model';
+import { listOf } from '@dusky-spool/core/derive';
+import type { DocumentReply, OfferTablesReply, ProjectSummary } from '@dusky-spool/core/model';
 import { postJson } from '../../ground/api/http.ts';
 import { useServer } from '../../ground/api/server-state.ts';
 import { sentenceOf } from '../../ground/api/error-sentence.ts';
 import { text } from '../../ground/text.ts';
+import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { WordsField } from '../../ui/fields.tsx';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -23,11 +25,18 @@ export function CopyHouse({ project, onClose }: Props) {
   const [isSending, setSending] = useState(false);
   const { data } = useServer<DocumentReply>(`/projects/${project.id}`);
   const options = data ? houseOptions(data.document) : [];
+  const offerOptions = data ? listOf(data.document, 'offerOptions').toSorted((a, b) => a.order - b.order) : [];
+  const [optionId, setOptionId] = useState('');
+  const { data: offer } = useServer<OfferTablesReply>(`/projects/${project.id}/documents/offer.json`, {
+    isOn: data !== null && Object.keys(data.document.devices).length > 0,
+  });
   const copy = async () => {
     setSending(true);
     setProblem(null);
     try {
-      const { id } = await postJson<{ id: string }>(`/projects/${project.id}/copy`, { name: name.trim(), without });
+      const { id } = await postJson<{ id: string }>(`/projects/${project.id}/copy`, {
+        ...{ name: name.trim(), without, optionId: optionId || null },
+      });
       void navigate(`/p/${id}/brief`);
     } catch (error) {
       setProblem(sentenceOf(error));
@@ -50,6 +59,20 @@ export function CopyHouse({ project, onClose }: Props) {
     >
       <p className="faint">{text('projects.copyNote')}</p>
       <WordsField label={text('projects.copyName')} value={name} max={120} onChange={setName} />
+      {offerOptions.length > 0 && (
+        <ChoiceField
+          label={text('projects.copyOption')}
+          value={optionId}
+          options={[
+            { value: '', label: text('projects.copyWhole') },
+            ...offerOptions.map((option) => ({ value: option.id, label: option.name })),
+          ]}
+          onChange={setOptionId}
+        />
+      )}
+      {offer && (
+        <p>{text('projects.copyPrice', { price: totalIn(offer, offerOptions.find(({ id }) => id === optionId)?.name) })}</p>
+      )}
       {options.length > 0 && <h3 className="eyebrow">{text('projects.options')}</h3>}
       {options.map((option) => (
         <div key={option.id}>
@@ -70,4 +93,11 @@ export function CopyHouse({ project, onClose }: Props) {
       )}
     </Modal>
   );
+}
+
+/** The total with tax of an offer as it is printed, or of one of its options. */
+function totalIn({ tables }: OfferTablesReply, option?: string): string {
+  const rowsOf = (section: string) => tables.find((table) => table.section === section)?.rows ?? [];
+  if (option === undefined) return rowsOf('systems').at(-1)?.at(-1) ?? '';
+  return rowsOf('options').find(([name]) => name === option)?.[2] ?? '';
 }

@@ -1,25 +1,30 @@
 import { useEffect, useMemo, useState } from 'react';
 import { Button, Modal, Segmented, Select } from 'antd';
+import { isEquipmentTable } from '@dusky-spool/core/head-end';
 import { formatLength } from '@dusky-spool/core/math';
 import {
   guessColumns,
   guessTableUnit,
   houseFromTable,
   isDeviceTable,
+  isLengthTable,
   TABLE_FIELDS,
   type TableColumns,
+  type TableField,
   type TableHouse,
   tableHouse,
   type TableUnit,
 } from '@dusky-spool/core/survey';
 import { problemSentence } from '@dusky-spool/texts';
+import { useKnownColumns } from '../../ground/api/known-columns.ts';
 import { type NamedTable, tablesIn } from '../../ground/api/read-tables.ts';
 import { text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
 import { useProjectParts } from '../../state/project.ts';
 import { ColumnChoices } from '../../ui/ColumnChoices.tsx';
-import { DeviceImport } from './DeviceImport.tsx';
+
 import { newSurveyId } from './ids.ts';
+import { DeviceImport, EquipmentImport, LengthImport } from './RecordImports.tsx';
 import css from './survey.module.css';
 
 interface Props {
@@ -71,12 +76,16 @@ export function TableImport({ projectId, levelId, file, onClose }: Props) {
   const [sheet, setSheet] = useState(0);
   const table = tables.length > 0 ? tables[sheet].table : null;
   /** What was chosen by hand instead of what the columns' names say. */
+  const known = useKnownColumns<TableField>('house');
   const [chosen, setChosen] = useState<{ readonly columns?: TableColumns; readonly unit?: TableUnit }>({});
   const head = table?.ok ? table.value.head : NO_HEAD;
-  /** Rooms and walls, or devices: what was chosen by hand instead of what the columns' names say. */
-  const [chosenKind, setChosenKind] = useState<TableKind | null>(null);
-  const kind = chosenKind ?? (isDeviceTable(head) ? 'devices' : 'house');
-  const guessed = useMemo(() => ({ columns: guessColumns(head), unit: guessTableUnit(head) }), [head]);
+  /** What was chosen by hand instead of what the columns' names say. */
+  const [chosenKind, setChosenKind] = useState<Kind | null>(null);
+  const kind = chosenKind ?? kindOf(head);
+  const guessed = useMemo(
+    () => ({ columns: known.columnsOf(head) ?? guessColumns(head), unit: guessTableUnit(head) }),
+    [head, known],
+  );
   const columns = chosen.columns ?? guessed.columns;
   const unit = chosen.unit ?? guessed.unit ?? (project.project.units === 'metric' ? 'm' : 'ft');
   const found = useMemo(
@@ -85,11 +94,13 @@ export function TableImport({ projectId, levelId, file, onClose }: Props) {
   );
   const count = found ? found.rooms.length + found.walls.length : 0;
   const make = () => {
-    if (found && edit(text('table.title', { name: file.name }), houseFromTable(project, found, newSurveyId))) onClose();
+    if (!found || !edit(text('table.title', { name: file.name }), houseFromTable(project, found, newSurveyId))) return;
+    known.remember(head, columns);
+    onClose();
   };
   const choices = <KindChoice kind={kind} onKind={setChosenKind} />;
-  if (table?.ok && kind === 'devices')
-    return <DeviceImport {...{ levelId, onClose, choices }} name={file.name} table={table.value} />;
+  const RecordImport = RECORD_IMPORTS[kind];
+  if (table?.ok && RecordImport) return <RecordImport {...{ levelId, onClose, choices }} name={file.name} table={table.value} />;
   return (
     <Modal
       open
@@ -142,17 +153,28 @@ export function TableImport({ projectId, levelId, file, onClose }: Props) {
 
 const NO_HEAD: readonly string[] = [];
 
-/** What a table may hold. */
-const TABLE_KINDS = ['house', 'devices'] as const;
+/** What a table of a survey may hold. */
+const KINDS = ['house', 'devices', 'equipment', 'lengths'] as const;
+type Kind = (typeof KINDS)[number];
 
-type TableKind = (typeof TABLE_KINDS)[number];
+/** How tables of records are imported; rooms and walls have a way of their own. */
+const RECORD_IMPORTS: Readonly<Partial<Record<Kind, typeof DeviceImport>>> = {
+  ...{ devices: DeviceImport, equipment: EquipmentImport, lengths: LengthImport },
+};
 
-const KindChoice = ({ kind, onKind }: { readonly kind: TableKind; readonly onKind: (kind: TableKind) => void }) => (
+/** What the words over the columns speak of. */
+function kindOf(head: readonly string[]): Kind {
+  if (isLengthTable(head)) return 'lengths';
+  if (isEquipmentTable(head)) return 'equipment';
+  return isDeviceTable(head) ? 'devices' : 'house';
+}
+
+const KindChoice = ({ kind, onKind }: { readonly kind: Kind; readonly onKind: (kind: Kind) => void }) => (
   <Segmented
     size="small"
     value={kind}
     aria-label={text('table.kind')}
-    options={TABLE_KINDS.map((value) => ({ value, label: text(`table.kinds.${value}`) }))}
+    options={KINDS.map((value) => ({ value, label: text(`table.kinds.${value}`) }))}
     onChange={onKind}
   />
 );

@@ -641,7 +641,7 @@ function addOffer(house: HouseBuilder): void {
     ),
     create('permits', {
       ...{ id: house.id('permit'), name: 'Low-voltage permit', authority: 'Creek district building office', number: 'LV-0412' },
-      ...{ gate: 'low-voltage-rough-in', leadDays: 15, appliedOn: '2026-11-30', grantedOn: '', inspectedOn: '' },
+      ...{ gate: 'low-voltage-rough-in', leadDays: 15, appliedOn: '2026-11-16', grantedOn: '', inspectedOn: '' },
       ...{ inspector: '', result: 'open', note: '' },
     }),
     create('permits', {

@@ -92,7 +92,7 @@ export const guidePages: readonly GuidePage[] = [
       },
       {
         title: 'Surround and packages',
-        text: 'Surround is asked for by its layout (5.1, 7.1.4) and compared channel by channel in its card. The lines of a builder’s package are compared by part: cable, box, plate, device, power; each line says who supplies, fits and programs.',
+        text: 'Surround is asked for by its layout (5.1, 7.1.4) and compared channel by channel in its card. The lines of a builder’s package are compared by part: cable, box, plate, device, power; each line says who supplies, fits and programs. The missing list is printed and signed; a signed list is never changed, and what was added or settled since is said beside it.',
       },
       {
         title: 'Signatures',
@@ -126,7 +126,7 @@ export const guidePages: readonly GuidePage[] = [
       },
       {
         title: 'A plan picture or drawing',
-        text: 'Add a picture, PDF or drawing below the level. Type the scale that the sheet states (1:50), or set it by two points and a length, and check it by a second length: clicks lie on the picture itself, with a magnifier, and on the ends of lines where it has lines. Turn it by any angle, mirror it, or show a part of it. A DXF drawing shows which layers were off or frozen, what speaks for its unit, and what was left out; its words name the rooms, its dimensions are held to its unit as a second measurement, and its walls are found on their own layer or among everything on one. A later issue of the plan is held to the house: the dialog tells the walls, openings and rooms that differ and the devices and runs they touch, to be taken one by one. A table of rooms or walls comes in as CSV or XLSX: say which column holds what, look at what it makes, and move the rooms together. A table of devices is placed by rooms or by x and y, each with its runs; rows that cannot be taken are told by line and field.',
+        text: 'Add a picture, PDF or drawing below the level. Type the scale that the sheet states (1:50), or set it by two points and a length, and check it by a second length: clicks lie on the picture itself, with a magnifier, and on the ends of lines where it has lines. Turn it by any angle, mirror it, or show a part of it. A DXF drawing shows which layers were off or frozen, what speaks for its unit, and what was left out; its words name the rooms, its dimensions are held to its unit as a second measurement, and its walls are found on their own layer or among everything on one. A later issue of the plan is held to the house: the dialog tells the walls, openings and rooms that differ and the devices and runs they touch, to be taken one by one. A table (CSV, XLSX) brings in rooms or walls, devices, equipment or measured lengths: choose what it lists and what each column holds. Rooms stand beside the plan until they are moved together; devices are placed by rooms or by x and y, each with its runs; rows that cannot be imported are listed by line, field and reason.',
       },
       {
         title: 'Walk the house',
@@ -278,11 +278,14 @@ export const guidePages: readonly GuidePage[] = [
         title: 'Prices and the offer',
         text: 'Price lists come in as CSV or XLSX, or are typed. The lowest price that is valid today is taken; without one, that of the device library. The offer adds margin to materials, asks the rate for every person-hour, and takes flat prices for outlets, windows or single runs. Cost, price and tax are whole cents and rounded on each line, so that the sum of the lines is the total. Labor is an estimate within ±40 %.',
         steps: [
-          'Price lists: Import CSV or XLSX, choose what each column holds (remembered on this device for tables with the same header), and import the good rows; each row that cannot be imported is listed with its line, field and reason.',
+          'Price lists: Import CSV or XLSX, choose what each column holds (remembered for the firm, for tables with the same header), and import the good rows; each row that cannot be imported is listed with its line, field and reason.',
           'Offer: the sums by part, system, room, phase or supplier. Choose any line to read how its price came about and which runs, devices and equipment it is there for.',
           'Options side by side: without a system, a room or a phase, or with other devices; each with its total and its difference.',
           'One more now, and after drywall: what each kind of place costs while the walls are open, and later.',
           'Site tasks: allowances for what is not known behind finished walls, protection, patching and hired access; who could do each, with price, days and risk side by side.',
+          'Rate cards: save the rates agreed with a builder or trade, and price the offer at them with one press.',
+          'A new house on the plan of another (Projects) is built as the whole plan or as an option of the offer, with its price.',
+          'A client who is invited sees the offer that the server made; costs, margin and price lists never reach the client’s page.',
           'Offer as PDF: what each system costs, what is fitted, the choices and the terms, without any cost of the firm.',
         ],
       },
@@ -293,6 +296,7 @@ export const guidePages: readonly GuidePage[] = [
           'Dates: give the gates their days in the table; a room with a day of its own is added below. The bar below a gate is our own work for two persons, from the day on which it must begin.',
           'What missed its gate is listed with the trades to call back and, once the walls are closed, what it costs.',
           'Order by: on site on the first day of the work, less the lead time. Save calendar gives all of it to a calendar program.',
+          'Permits: the authority, the work that waits for it, and the working days until it is granted give the last day to apply; work that would begin without its permit is late.',
           'Goods in: one click orders what is open; each delivery carries its days, where it is, what is damaged, serial numbers, conditions, and who builds it in the shop.',
         ],
       },

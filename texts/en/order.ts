@@ -2,6 +2,7 @@
 export const order = {
   title: 'Order',
   lead: 'Spools and what is cut from them, everything that is bought, the offer to the client, dates, goods and changes.',
+  clientLead: 'Your offer, the days of the job, and the cables that are pulled together.',
   parts: 'Parts of the order',
   tabs: {
     plan: 'Spools',
@@ -446,6 +447,7 @@ export const order = {
     add: 'Add a permit',
     remove: 'Remove permit',
     applyBy: 'apply by {{day}} for work on {{neededBy}}',
+    neededBy: 'needed by {{neededBy}}',
     states: {
       open: 'not applied for',
       applied: 'applied for',
@@ -458,7 +460,7 @@ export const order = {
       number: 'Permit number',
       inspector: 'Inspector',
       gate: 'Needed before',
-      leadDays: 'Working days until it is granted',
+      leadDays: 'Lead time (working days)',
       appliedOn: 'Applied on',
       grantedOn: 'Granted on',
       inspectedOn: 'Inspected on',

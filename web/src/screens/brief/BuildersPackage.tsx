@@ -61,6 +61,7 @@ export function BuildersPackage() {
       >
         {text('brief.packageRead')}
       </Button>
+      {lines.length > 0 && <PackageSigning projectId={projectId} />}
       {lines.length > 0 && (
         <div className={css.packageResult}>
           <div>
@@ -77,7 +78,6 @@ export function BuildersPackage() {
           </div>
         </div>
       )}
-      {lines.length > 0 && <PackageSigning projectId={projectId} />}
       {unclear.length > 0 && <p className="finding look">{text('brief.packageUnclear', { count: unclear.length })}</p>}
       {lines.map((line) => (
         <PackageRow key={line.id} line={line} />

@@ -1,5 +1,6 @@
 import { ANSWERS } from '@dusky-spool/core/model';
 import { term, text } from '../../ground/text.ts';
+import { Costs } from '../../ui/Costs.tsx';
 import { AnswerMark } from './AnswerMark.tsx';
 import css from './brief.module.css';
 
@@ -16,7 +17,9 @@ export function Legend() {
         <AnswerMark answer={undefined} /> {term('answers.none')} <kbd>X</kbd>
       </span>
       <span className="faint">{text('brief.keys')}</span>
-      <span className="faint">{text('brief.band')}</span>
+      <Costs>
+        <span className="faint">{text('brief.band')}</span>
+      </Costs>
     </footer>
   );
 }

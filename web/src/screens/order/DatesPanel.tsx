@@ -47,11 +47,11 @@ export function DatesPanel({ projectId, offer, mayPlan }: Props) {
       <GateTimeline schedule={schedule} today={today()} />
       <GateBoard schedule={schedule} />
       <GateTable {...{ schedule, mayPlan }} />
+      <Permits {...{ schedule, mayPlan }} />
       {schedule.commissionFrom && <p>{text('order.dates.commission', { day: schedule.commissionFrom })}</p>}
       <LateItems schedule={schedule} />
       <OrderDays schedule={schedule} />
       <Decisions schedule={schedule} />
-      <Permits {...{ schedule, mayPlan }} />
       <RoomDates mayPlan={mayPlan} />
       {making && <MakingDialog making={making} onClose={() => setMaking(null)} />}
     </>

@@ -47,7 +47,7 @@ export function OrderScreen() {
   const isEmpty =
     order !== null && order.plan.cables.length === 0 && order.plan.leads.length === 0 && order.bill.lines.length === 0;
   return (
-    <StagePage title={text('order.title')} lead={text('order.lead')}>
+    <StagePage title={text('order.title')} lead={text(maySeeCosts ? 'order.lead' : 'order.clientLead')}>
       <div className={css.tabs}>
         <Segmented
           size="small"

@@ -34,13 +34,15 @@ export function Permits({ schedule: { permits }, mayPlan }: { readonly schedule:
     <>
       <h3 className={css.part}>{text('order.permits.title')}</h3>
       <p className="faint">{text('order.permits.lead')}</p>
-      {permits.map((state) => (
-        <PermitFields
-          key={state.permit.id}
-          {...{ state, mayPlan }}
-          onRemove={() => edit(text('order.permits.remove'), removeWithDependants(project, 'permits', state.permit.id))}
-        />
-      ))}
+      <div className={css.permits}>
+        {permits.map((state) => (
+          <PermitFields
+            key={state.permit.id}
+            {...{ state, mayPlan }}
+            onRemove={() => edit(text('order.permits.remove'), removeWithDependants(project, 'permits', state.permit.id))}
+          />
+        ))}
+      </div>
       {mayPlan && <SmallButton onClick={add}>{text('order.permits.add')}</SmallButton>}
     </>
   );
@@ -63,7 +65,7 @@ function PermitFields({ state: { permit, neededBy, applyBy, state }, mayPlan, on
     <section className={css.spool} aria-label={permit.name}>
       <p className={isBad ? css.bad : undefined}>
         <b>{permit.name}</b> · {text(`order.permits.states.${state}`)}
-        {applyBy !== '' && state !== 'granted' && ` · ${text('order.permits.applyBy', { day: applyBy, neededBy })}`}
+        {neededBy !== '' && ` · ${dayWords({ permit, neededBy, applyBy, state })}`}
       </p>
       <fieldset className={css.fields} disabled={!mayPlan}>
         <WordsField
@@ -124,3 +126,9 @@ function PermitFields({ state: { permit, neededBy, applyBy, state }, mayPlan, on
     </section>
   );
 }
+
+/** By when it is applied for; once it is, by when it is needed. */
+const dayWords = ({ permit, neededBy, applyBy }: PermitState): string =>
+  permit.appliedOn === '' && permit.grantedOn === ''
+    ? text('order.permits.applyBy', { day: applyBy, neededBy })
+    : text('order.permits.neededBy', { neededBy });

@@ -22,6 +22,7 @@ const CORE = [
   'head-end',
   'rules',
   'order',
+  'field',
   'sheets',
   'deltas',
   'testing',

@@ -42,6 +42,6 @@ export {
 export { cutFromSpool, flatPriceOf, runCost, type RunCost } from './run-cost.ts';
 export { RUNS_HANGING, runsHangingOn, speakerSplitOf, type SpeakerSplit } from './speaker-split.ts';
 export { renumberScheme, type SchemePreview } from './renumber-scheme.ts';
-export { decideKept, runState, proposedRoutes } from './run-state.ts';
+export { decideKept, type RouteOf, runState, proposedRoutes } from './run-state.ts';
 export { TYPE_OF_DEVICE } from './type-of-device.ts';
 export { RUNS_BY_DEVICE, RUNS_OF_DEVICE, runsByDevice } from './runs-by-device.ts';

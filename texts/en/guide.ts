@@ -353,7 +353,7 @@ export const guidePages: readonly GuidePage[] = [
       },
       {
         title: 'Scan a label',
-        text: 'The code on a label opens its run, also without a connection, in houses that were opened on this device.',
+        text: 'The code on a label opens its run, also without a connection, in houses that were opened on this device. Pull shows one pull at a time as two people call it: which spools to set up, each cable with its cut and the slack to leave at both ends. Type the length marks printed on the cable at both ends (rising or falling; a counter that turns over is noticed), or the length, or nothing; the length comes off the spool, a spool that has too little refuses it, and a length outside the planned range asks for its reason. Close of day lists the ends without a label, what is not tested, ends to bag and cap, open jumpers and open penetrations: it must be empty before anyone leaves.',
       },
     ],
   },

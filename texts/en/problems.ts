@@ -156,6 +156,13 @@ export const problems = {
   'table-room': '{{field}}: there is no room “{{value}}”. Correct the name, or give x and y.',
   'table-room-twice': '{{field}}: “{{value}}” is the name of several rooms. Give the level, or the code of the room.',
   'table-place': '{{field}}: the row says no place. Give a room, or x and y.',
+  'mark-not-read':
+    '{{field}}: “{{value}}” is not a length mark. Type the digits as they are printed on the cable, for example 0148.',
+  'marks-alike': '{{field}}: both marks are {{value}}. Read the mark at the other end.',
+  'pull-cable': '{{field}}: spool {{value}} has another cable than run {{number}}. Choose a spool of its cable.',
+  'pull-length': '{{field}}: type the length that came off the spool, more than 0 and up to 5000 m.',
+  'pull-longer-than-spool':
+    '{{field}}: {{cutM}} is more than the {{leftM}} that are left on spool {{spool}}. Correct the length, or choose the spool that it came from.',
   'length-place':
     '{{field}}: there is no room, wall number, level, head end or riser “{{value}}”. Use its name or letters as on the plan.',
   'length-what':

@@ -27,7 +27,7 @@ const CREW_LISTS: ReadonlySet<string> = new Set([
 ]);
 /** Fields that a crew may change of what is planned. */
 const CREW_FIELDS: Readonly<Record<string, ReadonlySet<string>>> = {
-  runs: new Set(['state', 'printedOn', 'printedAs', 'note']),
+  runs: new Set(['state', 'printedOn', 'printedAs', 'note', 'labelledEnds', 'rawTestedOn', 'endTestedOn', 'testedBy']),
   devices: new Set(['note']),
 };
 

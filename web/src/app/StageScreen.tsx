@@ -3,7 +3,7 @@ import { HandoverStage } from '../screens/stages/HandoverStage.tsx';
 import { HeadEndScreen } from '../screens/head-end/HeadEndScreen.tsx';
 import { ChecksScreen } from '../screens/checks/ChecksScreen.tsx';
 import { OrderScreen } from '../screens/order/OrderScreen.tsx';
-import { PreWireStage } from '../screens/stages/PreWireStage.tsx';
+import { PreWireScreen } from '../screens/field/PreWireScreen.tsx';
 import { TrimOutStage } from '../screens/stages/TrimOutStage.tsx';
 
 interface Props {
@@ -19,7 +19,7 @@ export function StageScreen({ projectId, stage }: Props) {
     case 'order':
       return <OrderScreen />;
     case 'pre-wire':
-      return <PreWireStage />;
+      return <PreWireScreen />;
     case 'inspect':
       return <ChecksScreen projectId={projectId} />;
     case 'trim-out':

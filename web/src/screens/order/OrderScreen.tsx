@@ -2,13 +2,13 @@ import type { OrderOfHouse } from '@dusky-spool/core/deltas';
 import { offerOf } from '@dusky-spool/core/order';
 import { billNames, offerLineName } from '@dusky-spool/texts';
 import { Segmented } from 'antd';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { useMaySeeCosts, useRight } from '../../ground/api/session.ts';
 import { text } from '../../ground/text.ts';
-import { askOrder } from '../../state/derived.ts';
 import { useProject } from '../../state/open-project.ts';
 import { today } from '../../state/today.ts';
+import { useOrder } from '../../state/use-order.ts';
 import { StagePage } from '../../ui/StagePage.tsx';
 import { BillPanel } from './BillPanel.tsx';
 import { ChangesPanel } from './ChangesPanel.tsx';
@@ -108,21 +108,4 @@ function PlannedPart({ tab, order, mayPlan, projectId }: PartProps) {
     default:
       return null;
   }
-}
-
-/** The plan of the worker, worked out while it is shown; the last one stays until the next is there. */
-function useOrder(isShown: boolean): OrderOfHouse | null {
-  const project = useProject();
-  const [order, setOrder] = useState<OrderOfHouse | null>(null);
-  useEffect(() => {
-    if (!isShown) return;
-    let isOver = false;
-    void askOrder().then((found) => {
-      if (!isOver && found) setOrder(found);
-    });
-    return () => {
-      isOver = true;
-    };
-  }, [project, isShown]);
-  return order;
 }

@@ -18,6 +18,7 @@ import { Supports } from './Supports.tsx';
 import { TidyRoutes } from './TidyRoutes.tsx';
 import { WeightFields } from './WeightFields.tsx';
 import { useMemo, useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { Button, Segmented } from 'antd';
 
 interface Props {
@@ -34,7 +35,8 @@ export function PathwaysScreen({ onBack, onRun }: Props) {
   const { edit, propose } = useProjectParts('edit', 'propose');
   const { runs } = useDerived(project);
   const report = useAsked(askCabling, '');
-  const [tab, setTab] = useState<Tab>('holes');
+  const [params] = useSearchParams();
+  const [tab, setTab] = useState<Tab>(TABS.find((one) => one === params.get('part')) ?? 'holes');
   const { units } = project.project;
   const totals = useMemo(() => holeTotals(report?.places ?? []), [report]);
   const cutM = runs.reduce((sum, planned) => sum + cutFromSpool(planned), 0);

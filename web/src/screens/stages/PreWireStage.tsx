@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import type { TextKey } from '@dusky-spool/texts';
 import { useProject } from '../../state/open-project.ts';
 import { groupSchedule, type ScheduleRow } from '@dusky-spool/core/sheets';
@@ -22,8 +23,8 @@ const NEXT: Partial<Record<RunState, { to: RunState; words: TextKey<'ui'> }>> = 
 
 const isPulled = (row: ScheduleRow) => RUN_STATES.indexOf(row.state) >= RUN_STATES.indexOf('pulled');
 
-/** Pulling by bundle, made for one hand: each step of a run is one large button. */
-export function PreWireStage() {
+/** Pulling by bundle, made for one hand: each step of a run is one large button. `tabs` leads to the other views of the stage. */
+export function PreWireStage({ tabs }: { readonly tabs?: ReactNode }) {
   const project = useProject();
   const { rows } = useDerived(project);
   const { units } = project.project;
@@ -61,6 +62,7 @@ export function PreWireStage() {
         </div>
       }
     >
+      {tabs}
       <Cautions ids={project.project.construction === 'new-framing' ? ['C18'] : ['C18', 'C17']} />
       <p className="caution">{text('stage.preWire.caution')}</p>
       {rows.length === 0 && <p>{text('stage.preWire.none')}</p>}

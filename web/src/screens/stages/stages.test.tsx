@@ -74,7 +74,8 @@ describe('the pre-wire list', () => {
     await page.user.click(button);
     await waitFor(() => expect(page.edits).to.have.length(1));
     expect(Object.values(page.project().runs).some(({ state }) => state === 'drafted')).to.equal(false);
-    expect(page.queryByRole('button', { name: /drafted runs?$/ })).to.equal(null);
+    // The button goes once the worker has derived the edit.
+    await waitFor(() => expect(page.queryByRole('button', { name: /drafted runs?$/ })).to.equal(null));
   });
 
   it('takes a bundle a step further at once', async () => {

@@ -185,6 +185,23 @@ describe('the command line', () => {
     );
   });
 
+  it('lists what is pulled next and what is open at the close of the day', () => {
+    const file = demo('saltmarsh-granary');
+    const day = JSON.parse(run('field', file, '--json').out) as {
+      done: number;
+      all: number;
+      pulls: { runs: { run: { number: string }; cutM: number }[] }[];
+      close: { bareEnds: object[]; done: number };
+    };
+    const order = JSON.parse(run('order', file, '--json').out) as { pulls: { cuts: { number: string }[] }[] };
+    const numbersIn = (lists: readonly (readonly string[])[]) => lists.flat().sort();
+    expect(numbersIn(day.pulls.map(({ runs }) => runs.map((one) => one.run.number)))).to.deep.equal(
+      numbersIn(order.pulls.map(({ cuts }) => cuts.map(({ number }) => number))),
+    );
+    expect([day.done, day.close.done, day.close.bareEnds.length]).to.deep.equal([0, 0, 0]);
+    expect(run('field', file).out).to.match(/^0 of \d+ runs pulled, 0\.0 m in the walls/);
+  });
+
   it('tells each head end with its ports, cords and budgets, and what one loss stops', () => {
     const { headEnds } = JSON.parse(run('head-end', demo('saltmarsh-granary'), '--json').out) as {
       headEnds: {

@@ -11,6 +11,7 @@ import { cablingText } from './cabling-text.ts';
 import { briefText } from './brief-text.ts';
 import { headEndText } from './head-end-text.ts';
 import { headEndsText } from './head-ends-text.ts';
+import { fieldText } from './field-text.ts';
 import { datesText, offerText } from './offer-text.ts';
 import { orderText } from './order-text.ts';
 import { theatreDesignText, theatreText } from './theatre-text.ts';
@@ -36,6 +37,7 @@ export const USAGE = `Usage: npm run --silent cli -- COMMAND
   brief FILE [--json]                answers of every room and outdoor area, cost, open decisions, builder's package
   offer FILE [--json] [--today=DAY]  what the client pays, line by line, and every option
   dates FILE [--json] [--today=DAY]  gates, what is late, what is ordered until when
+  field FILE [--json]                what is pulled next from which spool, and what is open at the close of the day
   order FILE [--json]                what to buy, what is cut from which spool, pulls in their order, the bill of materials
   theatre FILE [--design] [--json]   rooms as theatres: picture, projectors, seats, angles, sight lines, delays, score; --design
                                      proposes places for the speakers of their layouts
@@ -63,6 +65,7 @@ const REPORTS: Readonly<Record<string, (project: ProjectDocument, asJson: boolea
   order: orderText,
   offer: offerText,
   dates: datesText,
+  field: fieldText,
   rooms: roomsText,
   questions: questionsText,
 };
@@ -130,6 +133,7 @@ export function runCommand(args: readonly string[], readFile: ReadFile): Command
             'order',
             'offer',
             'dates',
+            'field',
             'rooms',
             'questions',
             'drawing',

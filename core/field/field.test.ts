@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { listOf } from '../derive/index.ts';
-import { create, type ProjectDocument, type Spool, update } from '../model/index.ts';
-import { planSpoolsOf, spoolsLeft } from '../order/index.ts';
+import { create, forbiddenOperation, type ProjectDocument, type Spool, update } from '../model/index.ts';
+import { openSpool, planSpoolsOf, spoolsLeft } from '../order/index.ts';
 import { plannedRun, planRuns, proposedRoutes } from '../runs/index.ts';
 import { applied, countedIds, smallHouse, withDevices } from '../testing/index.ts';
 import { closeOfDay } from './close-of-day.ts';
@@ -96,6 +96,7 @@ describe('a pull that is recorded', () => {
     const other = Object.keys(house.cableTypes).find((id) => id !== first.cableTypeId)!;
     const strange = applied(house, [create('spools', spool('s3', { cableTypeId: other }))]);
     expect(codeOf(pull(strange, first.id, 's3', 5))).to.deep.equal(['pull-cable', 'spool']);
+    expect(codeOf(pull(house, first.id, null, 14))).to.deep.equal(['pull-spool-missing', 'spool']);
     expect(codeOf(pull(house, 'nobody', 's1', 5))).to.deep.equal(['record-gone', undefined]);
   });
   it('is held against the range of the plan', () => {
@@ -118,10 +119,34 @@ describe('the pulls of a day', () => {
     const planned = day.pulls.flatMap((one) => one.runs.map(({ spoolName, spoolId }) => [spoolName, spoolId]));
     expect(planned).to.deep.include(['S1', 's1']);
     for (const [name, id] of planned) if (name !== 'S1' && name !== 'S2') expect(id, String(name)).to.equal(null);
+    for (const { newSpoolM, spoolId } of day.pulls.flatMap((one) => one.runs))
+      expect(newSpoolM === null).to.equal(spoolId !== null);
     const after = pulledIn(house, first.id, 's1', 14);
     const next = pullDay(after, planSpoolsOf(after));
     expect(next.done).to.equal(1);
     expect(idsOf(next.pulls.flatMap((one) => one.runs.map(({ run }) => run)))).to.deep.equal(idsOf(others));
+  });
+});
+
+describe('a spool that is opened on site', () => {
+  it('has the next free number, is full, and the next pull is planned from it', () => {
+    const cable = wired.cableTypes[first.cableTypeId];
+    const opened = openSpool(house, cable, 'n1', 152);
+    expect([opened.code, opened.lengthM, openSpool(house, cable, 'n2').lengthM]).to.deep.equal(['S3', 152, cable.spoolM]);
+    const after = applied(house, [create('spools', opened)]);
+    const planned = pullDay(after, planSpoolsOf(after)).pulls.flatMap((one) => one.runs.map(({ spoolId }) => spoolId));
+    expect(planned).to.include('n1');
+  });
+  it('and what comes off it may be recorded by the crew, and by no client', () => {
+    const issued = applied(house, [update('runs', house.runs[first.id], { state: 'issued' })!]);
+    const recorded = pull(issued, first.id, 's1', 14);
+    const operations = recorded.ok ? recorded.value.filter((operation) => operation.in !== 'routes') : [];
+    const opened = create('spools', openSpool(house, wired.cableTypes[first.cableTypeId], 'n1'));
+    const labelled = update('runs', issued.runs[first.id], { labelledEnds: 'both', rawTestedOn: '2026-12-01', testedBy: 'Bo' })!;
+    expect(operations).to.have.length(2);
+    expect(forbiddenOperation('crew', [...operations, opened, labelled])).to.equal(null);
+    expect(forbiddenOperation('client', operations)).to.equal(operations[0]);
+    expect(forbiddenOperation('crew', [update('runs', issued.runs[first.id], { bundle: 'B-09' })!])).not.to.equal(null);
   });
 });
 

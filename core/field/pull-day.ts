@@ -12,6 +12,8 @@ export interface DayRun {
   readonly spoolId: string | null;
   /** As the plan names the spool: `S3`, or `new 2`. */
   readonly spoolName: string;
+  /** On a spool that is bought for it, m; null where the plan takes it from stock. */
+  readonly newSpoolM: number | null;
   /** Spools of its cable that are there, with what is left. */
   readonly spools: readonly SpoolLeft[];
   /** What is left on its spool after it as planned, m; below 0 the spool is short. */
@@ -34,25 +36,35 @@ export interface DayPull {
 /** What is still to be pulled, in the order of the plan (far and many first), and what is done. */
 export function pullDay(
   project: ProjectDocument,
-  plan: Pick<SpoolPlanOfHouse, 'pulls'>,
+  plan: Pick<SpoolPlanOfHouse, 'pulls' | 'cables'>,
 ): { readonly pulls: readonly DayPull[]; readonly done: number; readonly all: number } {
   const spools = spoolsLeft(project);
+  const bought = new Map(
+    plan.cables.flatMap((cable) =>
+      cable.spools.flatMap(({ key, stockId, lengthM }) => (stockId === null ? [[key, lengthM] as const] : [])),
+    ),
+  );
   const runs = listOf(project, 'runs').filter(({ foundId }) => foundId === null);
   const pulls = plan.pulls.flatMap((pull) => {
-    const day = dayPull(project, pull, spools);
+    const day = dayPull(project, pull, spools, bought);
     return day.runs.length > 0 ? [day] : [];
   });
   return { pulls, done: runs.filter(isPulled).length, all: runs.length };
 }
 
-function dayPull(project: ProjectDocument, { bundle, rackId, cuts }: Pull, spools: readonly SpoolLeft[]): DayPull {
+function dayPull(
+  project: ProjectDocument,
+  { bundle, rackId, cuts }: Pull,
+  spools: readonly SpoolLeft[],
+  bought: ReadonlyMap<string, number>,
+): DayPull {
   const runs = cuts.flatMap(({ runId, cableTypeId, key, lengthM, leftM }): DayRun[] => {
     const run = project.runs[runId];
     if (!run || isPulled(run)) return [];
     const own = spools.filter(({ spool }) => spool.cableTypeId === cableTypeId);
     const name = spoolName(key);
     const spoolId = own.find(({ spool }) => spool.code === name)?.spool.id ?? null;
-    return [{ run, cutM: lengthM, spoolId, spoolName: name, spools: own, leftM }];
+    return [{ run, cutM: lengthM, spoolId, spoolName: name, newSpoolM: bought.get(key) ?? null, spools: own, leftM }];
   });
   const devices = runs.map(({ run }) => project.devices[run.deviceId]);
   return {

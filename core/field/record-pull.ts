@@ -7,7 +7,7 @@ import { isPulled, type PlannedRun, type RouteOf, runState } from '../runs/index
 /** What was done to one run: pulled, from which spool, and how long it is. */
 export interface PulledRecord {
   readonly runId: string;
-  /** Null where nobody noted the spool: no cut is recorded. */
+  /** Null where nobody noted the spool: no cut is recorded, and no length can be. */
   readonly spoolId: string | null;
   /** Off the spool, m; null where it was not measured: the planned cut is recorded. */
   readonly lengthM: number | null;
@@ -19,7 +19,7 @@ const MAX_CUT_M = 5000;
 
 /**
  * The operations that record a pull: the run is pulled, and its cut comes off the spool; a cut that was recorded before is corrected.
- * `plannedM` is the cut that the plan has, m. Problems: `record-gone`, `pull-cable` (the spool has another cable), `pull-length` (not above 0, or
+ * `plannedM` is the cut that the plan has, m. Problems: `record-gone`, `pull-spool-missing` (a length from no spool), `pull-cable` (the spool has another cable), `pull-length` (not above 0, or
  * longer than any spool), `pull-longer-than-spool` (with `leftM`), and those of `runState`.
  */
 export function recordPull(
@@ -34,6 +34,7 @@ export function recordPull(
   const state = isPulled(run) ? ok<Operation[]>([]) : runState(project, [runId], 'pulled', routeOf);
   if (!state.ok) return state;
   const before = listOf(project, 'spoolCuts').find((cut) => cut.runId === runId);
+  if (spoolId === null && lengthM !== null) return err('pull-spool-missing', { kind: 'incomplete', field: 'spool' });
   if (spoolId === null) return ok([...state.value, ...(before ? [remove('spoolCuts', before)] : [])]);
   const cutM = lengthM ?? plannedM;
   const problem = cutProblem(project, run, spoolId, cutM, before);

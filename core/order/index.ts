@@ -69,3 +69,4 @@ export { centsOf, formatCents } from './money.ts';
 export { solveSpools } from './solve-spools.ts';
 export type { Cut, FilledSpool, SpoolAnswer, SpoolOffer, SpoolProblem, StockSpool } from './spool-problem.ts';
 export { applyRateCard, isApplied, ratesOf } from './rate-cards.ts';
+export { openSpool } from './open-spool.ts';

@@ -159,6 +159,7 @@ export const problems = {
   'mark-not-read':
     '{{field}}: “{{value}}” is not a length mark. Type the digits as they are printed on the cable, for example 0148.',
   'marks-alike': '{{field}}: both marks are {{value}}. Read the mark at the other end.',
+  'pull-spool-missing': '{{field}}: choose the spool that the length came from, or leave the length empty.',
   'pull-cable': '{{field}}: spool {{value}} has another cable than run {{number}}. Choose a spool of its cable.',
   'pull-length': '{{field}}: type the length that came off the spool, more than 0 and up to 5000 m.',
   'pull-longer-than-spool':

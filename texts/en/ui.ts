@@ -1129,6 +1129,8 @@ export const ui = {
       from: 'from {{spool}}',
       spool: 'Spool',
       spoolNone: 'not noted',
+      open: 'Open spool “{{name}}” ({{length}})',
+      opened: 'Spool {{code}} opened',
       spoolLeft: '{{code}}: {{left}} left',
       length: 'Length (empty: as planned)',
       first: 'Mark at head end',

@@ -22,8 +22,8 @@ export const hasRight = (role: Role, right: Right): boolean => RIGHTS[role].incl
 /** Lists in which a crew writes down what it found and did. */
 const CREW_LISTS: ReadonlySet<string> = new Set([
   ...['facts', 'walkResults', 'deviceWalks', 'seals', 'waySigns', 'spentNumbers'],
-  // What was cut from which spool, and what came in.
-  ...['spoolCuts', 'deliveries'],
+  // Spools that were opened, what was cut from which, and what came in.
+  ...['spools', 'spoolCuts', 'deliveries'],
 ]);
 /** Fields that a crew may change of what is planned. */
 const CREW_FIELDS: Readonly<Record<string, ReadonlySet<string>>> = {

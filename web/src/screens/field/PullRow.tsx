@@ -1,13 +1,15 @@
 import { type DayRun, lengthByMarks, recordPull } from '@dusky-spool/core/field';
 import { deviceTitle } from '@dusky-spool/core/devices';
+import { openSpool } from '@dusky-spool/core/order';
 import { formatCableLength, ok, type Outcome, parseLength, type Problem } from '@dusky-spool/core/math';
 import { problemSentence } from '@dusky-spool/texts';
 import { Button, Input, Segmented, Select } from 'antd';
 import { useState } from 'react';
+import { createRecords } from '../../commands/create-records.ts';
 import { text } from '../../ground/text.ts';
 import { editOnRoutes } from '../../state/derived.ts';
 import { useProject } from '../../state/open-project.ts';
-import { newRecordId } from '../../state/project.ts';
+import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { RunTag } from '../../ui/RunTag.tsx';
 import type { Recorded } from './LastPull.tsx';
@@ -34,13 +36,16 @@ function labelOf(field = ''): string {
 }
 
 /** One cable of the pull: its number, where it goes, how it is left, and what came off the spool. */
-export function PullRow({ one: { run, cutM, spoolId, spoolName, spools, leftM }, onRecorded }: Props) {
+export function PullRow({ one, onRecorded }: Props) {
+  const { run, cutM, spoolId, spoolName, spools, leftM } = one;
   const project = useProject();
   const { units } = project.project;
   const device = project.devices[run.deviceId];
   const [typed, setTyped] = useState<Typed>({ first: '', last: '', length: '' });
   const [unit, setUnit] = useState<'m' | 'ft'>(units === 'metric' ? 'm' : 'ft');
-  const [spool, setSpool] = useState(spoolId ?? '');
+  /** Chosen by hand instead of what the plan takes. */
+  const [chosen, setSpool] = useState<string | null>(null);
+  const spool = chosen ?? spoolId ?? '';
   const [problem, setProblem] = useState<Problem | null>(null);
   const length = (m: number) => formatCableLength(m, units);
   const pull = () => {
@@ -65,9 +70,12 @@ export function PullRow({ one: { run, cutM, spoolId, spoolName, spools, leftM },
       </div>
       <p>
         {device && deviceTitle(device, project.deviceTypes[device.typeId])} · {project.cableTypes[run.cableTypeId].name} ·{' '}
-        <span className={leftM < 0 ? css.bad : undefined}>{text('stage.field.from', { spool: spoolName })}</span>
+        <span className={leftM < 0 ? css.bad : undefined}>
+          {text('stage.field.from', { spool: project.spools[spool]?.code ?? spoolName })}
+        </span>
       </p>
       <p className="faint">{text('stage.field.slack', { device: length(run.deviceSlackM), rack: length(run.rackSlackM) })}</p>
+      {spool === '' && <OpenSpool one={one} onOpened={setSpool} />}
       <div className={css.fields}>
         <label className="field">
           <span>{text('stage.field.spool')}</span>
@@ -141,3 +149,19 @@ const LengthInputs = ({ typed, problem, onTyped }: InputProps) =>
       />
     </label>
   ));
+
+/** Where the plan takes a cable from a spool that is not there: the one that is opened now. */
+function OpenSpool({
+  one: { run, newSpoolM, spoolName },
+  onOpened,
+}: Pick<Props, 'one'> & { readonly onOpened: (spoolId: string) => void }) {
+  const project = useProject();
+  const { edit } = useProjectParts('edit');
+  if (newSpoolM === null) return null;
+  const length = formatCableLength(newSpoolM, project.project.units);
+  const open = () => {
+    const spool = openSpool(project, project.cableTypes[run.cableTypeId], newRecordId('spool'), newSpoolM);
+    if (edit(text('stage.field.opened', { code: spool.code }), createRecords('spools', [spool]))) onOpened(spool.id);
+  };
+  return <Button onClick={open}>{text('stage.field.open', { name: spoolName, length })}</Button>;
+}

@@ -41,6 +41,17 @@ describe('the pre-wire day on screen', () => {
     expect(page.project().runs[run.id].note).to.equal('Led round the chimney');
   });
 
+  it('opens a spool that the plan buys: it has a number, and the pull is planned from it', async () => {
+    const page = open('pull', wired);
+    await page.findByRole('region', { name: run.number }, SLOW);
+    await press(page, /^Open spool “new 1”/);
+    await page.findByText(/from S1/, {}, SLOW);
+    await press(page, 'Pulled');
+    await page.findByText(/pulled, not measured/, {}, SLOW);
+    const [cut] = listOf(page.project(), 'spoolCuts');
+    expect(page.project().spools[cut.spoolId].code).to.equal('S1');
+  });
+
   it('refuses a mark that is no number and a length that the spool does not have, and keeps what was typed', async () => {
     const page = open('pull');
     await page.findByRole('region', { name: run.number }, SLOW);
@@ -55,6 +66,9 @@ describe('the pre-wire day on screen', () => {
     await page.findByText(/120\.00 m is more than the 100\.00 m that are left on spool S1/, {}, SLOW);
     expect(page.project().runs[run.id].state).to.equal('drafted');
     await choose(page, 'Spool', 'not noted');
+    await press(page, 'Pulled');
+    await page.findByText(/choose the spool that the length came from/);
+    await enter(page, 'Length (empty: as planned)', '');
     await press(page, 'Pulled');
     await waitFor(() => expect(page.project().runs[run.id].state).to.equal('pulled'), SLOW);
     expect(listOf(page.project(), 'spoolCuts')).to.deep.equal([]);

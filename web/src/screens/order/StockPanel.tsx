@@ -1,5 +1,5 @@
 import { listOf } from '@dusky-spool/core/derive';
-import { centsOf, spoolsLeft } from '@dusky-spool/core/order';
+import { centsOf, openSpool, spoolsLeft } from '@dusky-spool/core/order';
 import { removeWithDependants, type Spool, type SpoolOfferRecord } from '@dusky-spool/core/model';
 import { formatCableLength } from '@dusky-spool/core/math';
 import { changeRecord } from '../../commands/change-record.ts';
@@ -21,21 +21,7 @@ export function StockPanel({ mayPlan }: { readonly mayPlan: boolean }) {
   const used = new Set(listOf(project, 'runs').map(({ cableTypeId }) => cableTypeId));
   const cables = listOf(project, 'cableTypes').filter(({ id }) => used.has(id));
   const [first] = cables;
-  const codes = new Set(listOf(project, 'spools').map(({ code }) => code));
-  const addSpool = () => {
-    let n = 1;
-    while (codes.has(`S${n}`)) n++;
-    const { id: cableTypeId, spoolM: lengthM, jacketColour } = first;
-    edit(
-      text('order.addSpool'),
-      createRecords('spools', [
-        {
-          ...{ id: newRecordId('spool'), code: `S${n}`, cableTypeId, lengthM, jacketColour },
-          ...{ make: '', isBoxed: true, needsStand: false, note: '' },
-        },
-      ]),
-    );
-  };
+  const addSpool = () => edit(text('order.addSpool'), createRecords('spools', [openSpool(project, first, newRecordId('spool'))]));
   const addOffer = () => {
     const { id: cableTypeId, spoolM: lengthM, pricePerM } = first;
     const priceCents = centsOf(pricePerM * lengthM);

@@ -10,6 +10,7 @@ import {
   type HouseTable,
   lengthInCell,
   plainWords,
+  spelled,
   type TableProblem,
   type TableUnit,
 } from '../survey/index.ts';
@@ -58,8 +59,6 @@ export interface EquipmentTable {
   readonly equipment: readonly (Equipment & { readonly line: number })[];
   readonly problems: readonly TableProblem[];
 }
-
-const spelled = (words: string): string => words.trim().replace(/\s+/g, ' ').toLowerCase();
 
 /**
  * The equipment that the rows of a table list: a generic type by its name, the head end by name or letters (the first one where the row

@@ -4,7 +4,7 @@ import { centroidOf, err, ok, type Outcome, type Point2, pointInPolygon } from '
 import { type Operation, type ProjectDocument, type Room, update } from '../model/index.ts';
 import { projectBounds } from '../house/index.ts';
 import { type HouseTable, levelNamed, type TableUnit } from './house-table.ts';
-import { CellFault, cellFault, columnsByName, eachRow, lengthInCell, type TableProblem } from './table-cells.ts';
+import { CellFault, cellFault, columnsByName, eachRow, lengthInCell, spelled, type TableProblem } from './table-cells.ts';
 
 /** What a column of a table of devices may hold. */
 export const DEVICE_FIELDS = ['type', 'name', 'room', 'level', 'x', 'y', 'height'] as const;
@@ -43,7 +43,6 @@ export interface DeviceTable {
   readonly problems: readonly TableProblem[];
 }
 
-export const spelled = (words: string): string => words.trim().replace(/\s+/g, ' ').toLowerCase();
 /** Devices of one room without places of their own stand so far apart, m. */
 const APART_M = 0.6;
 

@@ -112,6 +112,7 @@ export {
   eachRow,
   lengthInCell,
   plainWords,
+  spelled,
   type TableProblem,
   type TableRow,
 } from './table-cells.ts';

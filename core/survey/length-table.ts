@@ -3,7 +3,7 @@ import { answerFact, wallNumbers } from '../house/index.ts';
 import { ok, type Outcome } from '../math/index.ts';
 import type { Fact, Operation, ProjectDocument } from '../model/index.ts';
 import { type HouseTable, levelNamed, type TableUnit } from './house-table.ts';
-import { roomNamed, spelled } from './device-table.ts';
+import { roomNamed } from './device-table.ts';
 import {
   CellFault,
   cellFault,
@@ -12,6 +12,7 @@ import {
   eachRow,
   lengthInCell,
   plainWords,
+  spelled,
   type TableProblem,
 } from './table-cells.ts';
 

@@ -108,3 +108,6 @@ export function dayInCell(cell: string, field: string): string {
     throw cellFault('date-cell', field, cell);
   return text;
 }
+
+/** A name as names are compared: without extra spaces, in lower case. */
+export const spelled = (words: string): string => words.trim().replace(/\s+/g, ' ').toLowerCase();

@@ -121,6 +121,11 @@ describe('the pulls of a day', () => {
     for (const [name, id] of planned) if (name !== 'S1' && name !== 'S2') expect(id, String(name)).to.equal(null);
     for (const { newSpoolM, spoolId } of day.pulls.flatMap((one) => one.runs))
       expect(newSpoolM === null).to.equal(spoolId !== null);
+    // Marked as pulled without its spool: nothing is set up for it any more.
+    const [{ spoolCount }] = day.pulls;
+    const marked = pulledIn(house, first.id, null, null);
+    const left = pullDay(marked, planSpoolsOf(marked)).pulls[0];
+    expect([left.runs.length, left.spoolCount]).to.deep.equal([day.pulls[0].runs.length - 1, spoolCount - 1]);
     const after = pulledIn(house, first.id, 's1', 14);
     const next = pullDay(after, planSpoolsOf(after));
     expect(next.done).to.equal(1);

@@ -66,12 +66,13 @@ function dayPull(
     const spoolId = own.find(({ spool }) => spool.code === name)?.spool.id ?? null;
     return [{ run, cutM: lengthM, spoolId, spoolName: name, newSpoolM: bought.get(key) ?? null, spools: own, leftM }];
   });
+  const isOpen = new Set(runs.map(({ run }) => run.id));
   const devices = runs.map(({ run }) => project.devices[run.deviceId]);
   return {
     ...{ key: bundle || (cuts[0]?.runId ?? ''), bundle, rackId, runs },
     roomIds: [...new Set(devices.flatMap((device) => device?.roomId ?? []))],
     levelId: devices[0]?.levelId ?? '',
-    spoolCount: new Set(cuts.map(({ key }) => key)).size,
+    spoolCount: new Set(cuts.flatMap(({ runId, key }) => (isOpen.has(runId) ? [key] : []))).size,
     isShort: runs.some(({ leftM }) => leftM < 0),
   };
 }

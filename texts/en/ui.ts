@@ -56,6 +56,7 @@ export const ui = {
     copyName: 'Name of the new house',
     copyOption: 'Built as',
     copyWhole: 'Everything on the plan',
+    copyPricing: 'Working out its price…',
     copyPrice: 'Price with tax, from today’s prices: {{price}}. The new house’s own offer follows from its plan.',
     options: 'Options',
     title: 'Projects',

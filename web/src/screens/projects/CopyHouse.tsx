@@ -27,8 +27,9 @@ export function CopyHouse({ project, onClose }: Props) {
   const options = data ? houseOptions(data.document) : [];
   const offerOptions = data ? listOf(data.document, 'offerOptions').toSorted((a, b) => a.order - b.order) : [];
   const [optionId, setOptionId] = useState('');
-  const { data: offer } = useServer<OfferTablesReply>(`/projects/${project.id}/documents/offer.json`, {
-    isOn: data !== null && Object.keys(data.document.devices).length > 0,
+  const isPriced = data !== null && Object.keys(data.document.devices).length > 0;
+  const { data: offer, problem: notPriced } = useServer<OfferTablesReply>(`/projects/${project.id}/documents/offer.json`, {
+    isOn: isPriced,
   });
   const copy = async () => {
     setSending(true);
@@ -70,6 +71,7 @@ export function CopyHouse({ project, onClose }: Props) {
           onChange={setOptionId}
         />
       )}
+      {!offer && isPriced && !notPriced && <p className="faint">{text('projects.copyPricing')}</p>}
       {offer && (
         <p>{text('projects.copyPrice', { price: totalIn(offer, offerOptions.find(({ id }) => id === optionId)?.name) })}</p>
       )}

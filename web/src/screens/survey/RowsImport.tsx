@@ -48,6 +48,11 @@ export function RowsImport<F extends string>(props: Props<F>) {
   const [chosen, setChosen] = useState<Columns<F> | null>(null);
   const columns = useMemo(() => chosen ?? known.columnsOf(table.head) ?? guess(table.head), [chosen, known, table, guess]);
   const found = useMemo(() => read(columns), [read, columns]);
+  /** The words over a field in this dialog, for a problem that is about it. */
+  const wordsOf = (field = '') => {
+    const known = fields.find((one) => one === field);
+    return known ? labelOf(known) : field;
+  };
   const take = () => {
     if (!edit(text('table.title', { name }), found.operations())) return;
     known.remember(table.head, columns);
@@ -73,13 +78,18 @@ export function RowsImport<F extends string>(props: Props<F>) {
       <div className={css.tableColumns}>
         <ColumnChoices {...{ fields, labelOf, columns }} head={table.head} onColumns={setChosen} />
       </div>
-      <RowsPreview found={found} />
+      <RowsPreview {...{ found, wordsOf }} />
     </Modal>
   );
 }
 
+interface PreviewProps {
+  readonly found: ReadRows;
+  readonly wordsOf: (field?: string) => string;
+}
+
 /** What the rows come to, and why some do not. */
-function RowsPreview({ found: { shown, problems } }: { readonly found: ReadRows }) {
+function RowsPreview({ found: { shown, problems }, wordsOf }: PreviewProps) {
   const { units } = useProject().project;
   return (
     <div className={css.tablePreview}>
@@ -87,7 +97,7 @@ function RowsPreview({ found: { shown, problems } }: { readonly found: ReadRows 
         <ul className="caution" role="alert" aria-label={text('table.notTaken', { count: problems.length })}>
           {problems.slice(0, MAX_SHOWN).map(({ line, problem }) => (
             <li key={line}>
-              {text('table.row', { line })} {problemSentence(problem, units)}
+              {text('table.row', { line })} {problemSentence({ ...problem, field: wordsOf(problem.field) }, units)}
             </li>
           ))}
         </ul>

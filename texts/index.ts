@@ -10,7 +10,7 @@ export { words, type Words } from './words.ts';
 export { cureSentence, fieldName, findingSentence, problemSentence } from './sentences.ts';
 export { type ConflictLine, conflictLines, fieldValue, recordName } from './record-words.ts';
 export { placeWords, sheetPlaceWords } from './place-words.ts';
-export { packageGaps, type PackageGaps } from './package-gaps.ts';
+export { packageGaps, packageThing, type PackageGaps } from './package-gaps.ts';
 export { billName, billNames, offerLineName } from './bill-name.ts';
 export { cablingWords } from './cabling-words.ts';
 export { checkWords } from './check-words.ts';

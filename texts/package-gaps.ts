@@ -16,15 +16,18 @@ export interface PackageGaps {
 
 const LINE_LENGTH = 200;
 
-export function packageGaps(project: ProjectDocument): PackageGaps {
-  const { missing, work, unclear } = comparePackage(project);
-  const thingOf = ({ topic, part }: PackageDifference) =>
-    `${en.terms.topics[topic]}${part === 'all' ? '' : ` (${en.terms.packageParts[part].toLowerCase()})`}`;
+/** The thing that a difference is about, with its part: "Keypad (box)". */
+export const packageThing = ({ topic, part }: Pick<PackageDifference, 'topic' | 'part'>): string =>
+  `${en.terms.topics[topic]}${part === 'all' ? '' : ` (${en.terms.packageParts[part].toLowerCase()})`}`;
+
+/** The builder's package against the brief in words; `comparison` where it is known already. */
+export function packageGaps(project: ProjectDocument, comparison = comparePackage(project)): PackageGaps {
+  const { missing, work, unclear } = comparison;
   const missingRows = missing.map(
     (one) =>
       [
         placeOf(project, one.placeId)?.name ?? words.t('documents.packageGaps.house'),
-        ...([thingOf(one), String(one.wanted), String(one.included)] as const),
+        ...([packageThing(one), String(one.wanted), String(one.included)] as const),
       ] as const,
   );
   const workRows = work.map(({ line, task, by }) => [line.words, en.terms.packageTasks[task], en.terms.parties[by]] as const);

@@ -2,7 +2,13 @@
 // Not here: putting devices into rooms (devices) and whether they can be built there (mounting).
 // Start with `answerCell`, then `requirementsOf`.
 // Terms: docs/glossary.md.
-export { comparePackage, type PackageDifference, type PackageWork, readPackage } from './builders-package.ts';
+export {
+  comparePackage,
+  type PackageComparison,
+  type PackageDifference,
+  type PackageWork,
+  readPackage,
+} from './builders-package.ts';
 export {
   answerCell,
   briefOf,

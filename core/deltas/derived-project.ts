@@ -1,6 +1,7 @@
 import { bothRoutes, type BothRoutes, type TidyRoutes, tidyRoutes } from '../pathways/index.ts';
 import { type Cure, curesFor, findingKey, FINDINGS } from '../rules/index.ts';
 import { Derivations, derivationsOf, edited, listOf, onLevel, type Steps } from '../derive/index.ts';
+import { type CloseOfDay, closeOfDay } from '../field/index.ts';
 import { cablingReport, type CablingReport, type ScheduleWords } from '../sheets/index.ts';
 import { clashesOf, type HeadEndChange, headEndLengths, type RuleKey, setHeadEndRule } from '../devices/index.ts';
 import { ok, type Outcome } from '../math/index.ts';
@@ -159,6 +160,11 @@ export class DerivedProject {
   /** All that follows from the routes: holes, pathways, bundles, penetrations. */
   cabling(): CablingReport {
     return cablingReport(this.opened.project);
+  }
+
+  /** What has to be done before the crew leaves. */
+  closeOfDay(): CloseOfDay {
+    return closeOfDay(this.opened.project, planRuns(this.opened.project));
   }
 
   /** Operations that bundle runs by the pathways that they share. */

@@ -2,7 +2,7 @@ import type { ProjectDocument, Run } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
 import { holeSchedule, type Penetration, penetrationsOf } from '../pathways/index.ts';
 import { unlabelledEnds, type UnlabelledEnd } from '../rules/index.ts';
-import { compareNumbers, isPulled, type PlannedRun } from '../runs/index.ts';
+import { compareNumbers, cutFromSpool, isPulled, type PlannedRun } from '../runs/index.ts';
 
 export interface RoomProgress {
   readonly roomId: string;
@@ -31,29 +31,27 @@ export interface CloseOfDay {
 
 /** The register of a day's end (practice A63 to A68). `planned` are the runs of the project with their routes. */
 export function closeOfDay(project: ProjectDocument, planned: readonly PlannedRun[]): CloseOfDay {
-  const runs = planned.map(({ run }) => run).filter(({ foundId }) => foundId === null);
-  const pulled = runs.filter(isPulled).toSorted((a, b) => compareNumbers(a.number, b.number));
+  const own = planned.filter(({ run }) => run.foundId === null);
+  const runs = own.map(({ run }) => run);
+  const inWalls = own.filter(({ run }) => isPulled(run)).toSorted((a, b) => compareNumbers(a.run.number, b.run.number));
+  const pulled = inWalls.map(({ run }) => run);
   const cutOf = new Map(listOf(project, 'spoolCuts').map(({ runId, lengthM }) => [runId, lengthM]));
-  const lengthOf = new Map(planned.map(({ run, length }) => [run.id, length?.cutLengthM ?? 0]));
-  const isIn = new Set(pulled.map(({ id }) => id));
-  const places = holeSchedule(
-    project,
-    planned.filter(({ run }) => isIn.has(run.id)),
-  );
   return {
     ...{ done: pulled.length, all: runs.length },
-    pulledM: pulled.reduce((sum, { id }) => sum + (cutOf.get(id) ?? lengthOf.get(id) ?? 0), 0),
+    pulledM: inWalls.reduce((sum, one) => sum + (cutOf.get(one.run.id) ?? cutFromSpool(one)), 0),
     rooms: roomsOf(project, runs),
     unlabelled: unlabelledEnds(project),
     bareEnds: pulled.filter(({ state }) => state === 'pulled'),
     untested: pulled.filter(({ rawTestedOn }) => rawTestedOn === ''),
     jumpers: runs.filter(
-      ({ id, toDeviceId, deviceId }) =>
-        toDeviceId !== null &&
-        !isIn.has(id) &&
-        pulled.some((other) => other.deviceId === deviceId || other.deviceId === toDeviceId),
+      (run) =>
+        run.toDeviceId !== null &&
+        !isPulled(run) &&
+        pulled.some((other) => other.deviceId === run.deviceId || other.deviceId === run.toDeviceId),
     ),
-    openPenetrations: penetrationsOf(project, places).filter(({ seal }) => seal === null || seal.state === 'open'),
+    openPenetrations: penetrationsOf(project, holeSchedule(project, inWalls)).filter(
+      ({ seal }) => seal === null || seal.state === 'open',
+    ),
   };
 }
 

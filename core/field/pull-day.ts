@@ -22,7 +22,6 @@ export interface DayRun {
 
 /** Cables that are pulled together, with the room and level in which their far ends are. */
 export interface DayPull {
-  readonly key: string;
   readonly bundle: string;
   readonly rackId: string;
   readonly roomIds: readonly string[];
@@ -58,21 +57,22 @@ function dayPull(
   spools: readonly SpoolLeft[],
   bought: ReadonlyMap<string, number>,
 ): DayPull {
-  const runs = cuts.flatMap(({ runId, cableTypeId, key, lengthM, leftM }): DayRun[] => {
-    const run = project.runs[runId];
-    if (!run || isPulled(run)) return [];
+  const open = cuts.flatMap((cut) => {
+    const run = project.runs[cut.runId];
+    return run && !isPulled(run) ? [{ ...cut, run }] : [];
+  });
+  const runs = open.map(({ run, cableTypeId, key, lengthM, leftM }): DayRun => {
     const own = spools.filter(({ spool }) => spool.cableTypeId === cableTypeId);
     const name = spoolName(key);
     const spoolId = own.find(({ spool }) => spool.code === name)?.spool.id ?? null;
-    return [{ run, cutM: lengthM, spoolId, spoolName: name, newSpoolM: bought.get(key) ?? null, spools: own, leftM }];
+    return { run, cutM: lengthM, spoolId, spoolName: name, newSpoolM: bought.get(key) ?? null, spools: own, leftM };
   });
-  const isOpen = new Set(runs.map(({ run }) => run.id));
   const devices = runs.map(({ run }) => project.devices[run.deviceId]);
   return {
-    ...{ key: bundle || (cuts[0]?.runId ?? ''), bundle, rackId, runs },
+    ...{ bundle, rackId, runs },
     roomIds: [...new Set(devices.flatMap((device) => device?.roomId ?? []))],
     levelId: devices[0]?.levelId ?? '',
-    spoolCount: new Set(cuts.flatMap(({ runId, key }) => (isOpen.has(runId) ? [key] : []))).size,
+    spoolCount: new Set(open.map(({ key }) => key)).size,
     isShort: runs.some(({ leftM }) => leftM < 0),
   };
 }

@@ -24,8 +24,7 @@ describe('a table of equipment', () => {
       `Type;Name;Rack;Units;Depth (m);Weight;Watts;Serial\nRouter;Edge router;${rack.code};2;0,31;4,5;38 W;SN-1\n`,
     );
     expect(found.problems).to.deep.equal([]);
-    const made = equipmentFromTable(house, found);
-    const after = edited(house, made.ok ? made.value : []);
+    const after = edited(house, equipmentFromTable(found));
     if (!after.ok) throw new Error(after.problem.code);
     expect(
       listOf(after.value, 'equipment').map((one) => [

@@ -1,5 +1,4 @@
 import { edited } from '../derive/index.ts';
-import type { Outcome } from '../math/index.ts';
 import { create, type Equipment, type Operation, type ProjectDocument, type Rack } from '../model/index.ts';
 import {
   amountInCell,
@@ -122,9 +121,6 @@ function headEndNamed({ racks }: ProjectDocument, cell: string): Rack {
   return found;
 }
 
-/** The operations that put equipment of a table into its head ends, not placed yet. Problems: those of an edit. */
-export function equipmentFromTable(project: ProjectDocument, { equipment }: EquipmentTable): Outcome<Operation[]> {
-  const operations = equipment.map(({ line: _line, ...one }) => create('equipment', one));
-  const after = edited(project, operations);
-  return after.ok ? { ok: true, value: operations } : after;
-}
+/** The operations that put equipment of a table into its head ends, not placed yet. */
+export const equipmentFromTable = ({ equipment }: EquipmentTable): Operation[] =>
+  equipment.map(({ line: _line, ...one }) => create('equipment', one));

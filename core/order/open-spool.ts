@@ -1,5 +1,6 @@
 import type { CableType, ProjectDocument, Spool } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
+import { firstFree } from '../math/index.ts';
 
 /** A spool that is opened now: the next free number `S1`, `S2` and so on, full; `lengthM` is what is on it, m. */
 export function openSpool(
@@ -9,7 +10,6 @@ export function openSpool(
   lengthM: number = spoolM,
 ): Spool {
   const codes = new Set(listOf(project, 'spools').map(({ code }) => code));
-  let n = 1;
-  while (codes.has(`S${n}`)) n++;
-  return { id, code: `S${n}`, cableTypeId, lengthM, jacketColour, make: '', isBoxed: true, needsStand: false, note: '' };
+  const { name: code } = firstFree((n) => `S${n}`, codes);
+  return { id, code, cableTypeId, lengthM, jacketColour, make: '', isBoxed: true, needsStand: false, note: '' };
 }

@@ -9,10 +9,8 @@ export const ratesOf = ({ project }: Pick<ProjectDocument, 'project'>): Rates =>
 });
 
 /** Whether the project is priced at the rates of a card. */
-export function isApplied(project: Pick<ProjectDocument, 'project'>, card: RateCard): boolean {
-  const now = ratesOf(project);
-  return (Object.keys(now) as (keyof Rates)[]).every((field) => now[field] === card[field]);
-}
+export const isApplied = (project: Pick<ProjectDocument, 'project'>, card: RateCard): boolean =>
+  applyRateCard(project, card).length === 0;
 
 /** Prices the project at the rates of a card; nothing where it is already. */
 export function applyRateCard({ project }: Pick<ProjectDocument, 'project'>, card: RateCard): Operation[] {

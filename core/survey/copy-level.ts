@@ -1,7 +1,7 @@
 import { edited, onLevel } from '../derive/index.ts';
 import { clipOfDevices, deviceIdsOn, type IdSource, pasteDevices } from '../devices/index.ts';
 import { featureMake, levelsFromBelow } from '../house/index.ts';
-import { ok, type Outcome } from '../math/index.ts';
+import { firstFree, ok, type Outcome } from '../math/index.ts';
 import { create, newLevel, type Operation, type ProjectDocument } from '../model/index.ts';
 
 export interface LevelCopy {
@@ -23,12 +23,11 @@ export function levelOnTop(
   const like = (likeId === undefined ? undefined : project.levels[likeId]) ?? top;
   const order = top.order + 1;
   const codes = new Set(levels.map(({ code }) => code));
-  let n = order + 1;
-  while (codes.has(`L${n}`)) n++;
+  const { number, name: code } = firstFree((n) => `L${n}`, codes, order + 1);
   const level = newLevel({
     id,
-    code: `L${n}`,
-    name: nameOf(n),
+    code,
+    name: nameOf(number),
     order,
     elevationM: top.elevationM + top.ceilingHeightM + top.cavityDepthM,
     ceilingHeightM: like.ceilingHeightM,

@@ -4,7 +4,16 @@ import { centroidOf, err, ok, type Outcome, type Point2, pointInPolygon } from '
 import { type Operation, type ProjectDocument, type Room, update } from '../model/index.ts';
 import { projectBounds } from '../house/index.ts';
 import { type HouseTable, levelNamed, type TableUnit } from './house-table.ts';
-import { CellFault, cellFault, columnsByName, eachRow, lengthInCell, spelled, type TableProblem } from './table-cells.ts';
+import {
+  CellFault,
+  cellFault,
+  columnsByName,
+  eachRow,
+  lengthInCell,
+  plainWords,
+  spelled,
+  type TableProblem,
+} from './table-cells.ts';
 
 /** What a column of a table of devices may hold. */
 export const DEVICE_FIELDS = ['type', 'name', 'room', 'level', 'x', 'y', 'height'] as const;
@@ -74,9 +83,7 @@ export function devicesOfTable(
     if (at.some((value) => Math.abs(value) > 1000)) throw cellFault('table-range', 'x', cell('x'), { min: -1000, max: 1000 });
     if (heightM !== null && (heightM < -5 || heightM > 30))
       throw cellFault('table-range', 'height', cell('height'), { min: -5, max: 30 });
-    const name = cell('name')
-      .replace(/[\p{Cc}\p{Cf}]/gu, '')
-      .slice(0, 80);
+    const name = plainWords(cell('name'), 80);
     devices.push({ line, typeId: typeNamed(project, cell('type')), name, levelId: room?.levelId ?? level, at, heightM });
   });
   return { devices, problems };

@@ -1,4 +1,14 @@
-import { boundsMeet, boundsOf, type Face, faceArea, intersection, type Point2, polygonArea, regionArea } from '../math/index.ts';
+import {
+  firstFree,
+  boundsMeet,
+  boundsOf,
+  type Face,
+  faceArea,
+  intersection,
+  type Point2,
+  polygonArea,
+  regionArea,
+} from '../math/index.ts';
 import { create, newRoom, type Operation, type ProjectDocument, remove, type Room, update } from '../model/index.ts';
 import { derivationsOf, onLevel, Remembered, whole } from '../derive/index.ts';
 import { byId, keyOf, outlineOf, wallFaces } from '../house/index.ts';
@@ -113,10 +123,9 @@ function newRoomOn(
   polygon: [number, number][],
   { cutFrom, codes, id }: NewRoom,
 ): Room {
-  let n = 1;
-  while (codes.has(`R${n}`)) n++;
-  codes.add(`R${n}`);
+  const { number, name: code } = firstFree((n) => `R${n}`, codes);
+  codes.add(code);
   const { framing, joistAngleRad, joistSpacingM, joistDepthM } = cutFrom ?? project.levels[levelId].defaults;
   const joists = { framing, joistAngleRad, joistSpacingM, joistDepthM, joistOffsetM: cutFrom?.joistOffsetM ?? 0 };
-  return newRoom({ id, levelId, code: `R${n}`, name: `Room ${n}`, polygon, ...joists });
+  return newRoom({ id, levelId, code, name: `Room ${number}`, polygon, ...joists });
 }

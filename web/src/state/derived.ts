@@ -146,6 +146,8 @@ export const askChoices = (runId: string) => ask('choices', runId);
 export const askTidyRoutes = (newId: string) => ask('tidyRoutes', { newId });
 /** Everything that follows from the routes: holes, pathways, bundles, penetrations. */
 export const askCabling = () => ask('cabling', null);
+/** What has to be done before the crew leaves. */
+export const askCloseOfDay = () => ask('closeOfDay', null);
 /** Operations that bundle runs by the pathways that they share. */
 export const askBundles = async (): Promise<readonly Operation[]> => (await ask('bundles', null)) ?? [];
 /** What an edit would do beside what was asked. */

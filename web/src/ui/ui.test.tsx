@@ -14,6 +14,7 @@ import { closePage, renderInProject, renderPage } from '../testing/render.tsx';
 import { ChoiceField } from './ChoiceField.tsx';
 import { DayField } from './DayField.tsx';
 import { NumberField, SwitchField, WordsField } from './fields.tsx';
+import { MakingButton } from './MakingButton.tsx';
 import { MakingDialog } from './MakingDialog.tsx';
 import { SetAsideDialog } from './SetAsideDialog.tsx';
 import { Thread } from './Thread.tsx';
@@ -135,6 +136,29 @@ describe('a document that is made', () => {
     states = [{ state: 'done', progress: 1 }];
     await press(page, /again/i);
     await waitFor(() => expect([saved.length, closed]).to.deep.equal([1, 1]), { timeout: 3000 });
+  });
+
+  it('is asked for once by its button, however often the page around it is drawn again', async () => {
+    states = [{ state: 'running', progress: 0.1 }];
+    function Page() {
+      const [count, setCount] = useState(0);
+      return (
+        <>
+          <button type="button" data-testid="draw" onClick={() => setCount(count + 1)}>
+            {count}
+          </button>
+          <MakingButton label="Plan" path={making.path} query={{ paper: 'A3' }} />
+        </>
+      );
+    }
+    const page = renderPage(<Page />);
+    await press(page, 'Plan');
+    await waitFor(() => expect(page.getByRole('status').textContent).to.include('10'), { timeout: 3000 });
+    for (let n = 0; n < 3; n++) fireEvent.click(page.getByTestId('draw'));
+    expect(page.getByTestId('draw').textContent).to.equal('3');
+    await new Promise((done) => setTimeout(done, 100));
+    expect(server.sent('POST', making.path)).to.deep.equal([{ paper: 'A3' }]);
+    expect(server.requests.some(({ method }) => method === 'DELETE')).to.equal(false);
   });
 
   it('is stopped at the server when its dialog is closed', async () => {

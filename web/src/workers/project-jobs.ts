@@ -48,6 +48,7 @@ export interface ProjectJobs {
   readonly choices: Question<string, ReturnType<DerivedProject['choices']>>;
   readonly tidyRoutes: Question<{ readonly newId: string }, TidyRoutes>;
   readonly cabling: Question<null, ReturnType<DerivedProject['cabling']>>;
+  readonly closeOfDay: Question<null, ReturnType<DerivedProject['closeOfDay']>>;
   readonly bundles: Question<null, readonly Operation[]>;
   readonly effects: Question<readonly Operation[], ReturnType<DerivedProject['effects']>>;
   readonly scheme: Question<string, ReturnType<DerivedProject['scheme']>>;
@@ -103,6 +104,7 @@ export function projectHandlers(derived: DerivedProject): JobHandlers<ProjectJob
     choices: (runId) => derived.choices(runId),
     tidyRoutes: ({ newId }) => derived.tidyRoutes(() => newId),
     cabling: () => derived.cabling(),
+    closeOfDay: () => derived.closeOfDay(),
     bundles: () => derived.bundles(),
     effects: (operations) => derived.effects(operations),
     scheme: (pattern) => derived.scheme(pattern),

@@ -5,6 +5,7 @@ import { useProject } from '../../state/open-project.ts';
 import { comparePackage, type PackageDifference, type PackageWork, placeOf, readPackage } from '@dusky-spool/core/brief';
 import { BRIEF_TOPICS, PACKAGE_PARTS, type PackageLine, PARTIES } from '@dusky-spool/core/model';
 import { listOf } from '@dusky-spool/core/derive';
+import { packageThing } from '@dusky-spool/texts';
 import { term, text } from '../../ground/text.ts';
 import { newRecordId, useProjectStore } from '../../state/project.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
@@ -22,10 +23,11 @@ export function BuildersPackage() {
   const edit = useProjectStore((state) => state.edit);
   const { projectId = '' } = useParams();
   const [typed, setTyped] = useState('');
-  const { missing, beyond, work, unclear } = comparePackage(project);
+  const comparison = comparePackage(project);
+  const { missing, beyond, work, unclear } = comparison;
   const lines = listOf(project, 'packageLines');
-  const sayPart = ({ topic, part, wanted, included }: PackageDifference) =>
-    `${term(`topics.${topic}`)}${part === 'all' ? '' : ` (${term(`packageParts.${part}`).toLowerCase()})`} ${text('brief.includedOf', { wanted, included })}`;
+  const sayPart = ({ wanted, included, ...difference }: PackageDifference) =>
+    `${packageThing(difference)} ${text('brief.includedOf', { wanted, included })}`;
   const byPlace = (differences: readonly PackageDifference[]) =>
     [...new Set(differences.map(({ placeId }) => placeId))].map((placeId) => (
       <li key={placeId}>
@@ -61,7 +63,7 @@ export function BuildersPackage() {
       >
         {text('brief.packageRead')}
       </Button>
-      {lines.length > 0 && <PackageSigning projectId={projectId} />}
+      {lines.length > 0 && <PackageSigning {...{ projectId, comparison }} />}
       {lines.length > 0 && (
         <div className={css.packageResult}>
           <div>

@@ -1,3 +1,4 @@
+import type { PackageComparison } from '@dusky-spool/core/brief';
 import { listOf } from '@dusky-spool/core/derive';
 import { packageGaps } from '@dusky-spool/texts';
 import { useState } from 'react';
@@ -8,18 +9,22 @@ import { useProject } from '../../state/open-project.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { WordsField } from '../../ui/fields.tsx';
-import { type Making, MakingDialog } from '../../ui/MakingDialog.tsx';
+import { MakingButton } from '../../ui/MakingButton.tsx';
 import { SmallButton } from '../../ui/SmallButton.tsx';
 import css from './brief.module.css';
 
+interface Props {
+  readonly projectId: string;
+  readonly comparison: PackageComparison;
+}
+
 /** The list of what the package lacks, to print and to sign; what came after a signature is said beside it. */
-export function PackageSigning({ projectId }: { readonly projectId: string }) {
+export function PackageSigning({ projectId, comparison }: Props) {
   const project = useProject();
   const { edit } = useProjectParts('edit');
   const mayPlan = useRight('plan');
   const [name, setName] = useState('');
-  const [making, setMaking] = useState<Making | null>(null);
-  const { lines } = packageGaps(project);
+  const { lines } = packageGaps(project, comparison);
   const signatures = listOf(project, 'packageSignatures').toSorted((a, b) => (a.signedOn < b.signedOn ? 1 : -1));
   const signed = signatures[0];
   const known = new Set(signed?.lines);
@@ -29,12 +34,6 @@ export function PackageSigning({ projectId }: { readonly projectId: string }) {
     const record = { id: newRecordId('ps'), signedBy: name.trim(), signedOn: today(), lines: [...lines] };
     if (edit(text('brief.packageSign'), createRecords('packageSignatures', [record]))) setName('');
   };
-  const print = () =>
-    setMaking({
-      label: text('brief.packagePrint'),
-      path: `/projects/${projectId}/documents/package-gaps.pdf/job`,
-      query: { paper: project.project.units === 'imperial' ? 'Letter' : 'A4' },
-    });
   return (
     <div className={css.packageSigning}>
       {signed && (
@@ -43,7 +42,11 @@ export function PackageSigning({ projectId }: { readonly projectId: string }) {
           {(added > 0 || settled > 0) && <b>{text('brief.packageSince', { added, settled })}</b>}
         </p>
       )}
-      <SmallButton onClick={print}>{text('brief.packagePrint')}</SmallButton>
+      <MakingButton
+        label={text('brief.packagePrint')}
+        path={`/projects/${projectId}/documents/package-gaps.pdf/job`}
+        query={{ paper: project.project.units === 'imperial' ? 'Letter' : 'A4' }}
+      />
       {mayPlan && (
         <>
           <WordsField label={text('brief.packageSigner')} value={name} max={60} onChange={setName} />
@@ -52,7 +55,6 @@ export function PackageSigning({ projectId }: { readonly projectId: string }) {
           </SmallButton>
         </>
       )}
-      {making && <MakingDialog making={making} onClose={() => setMaking(null)} />}
     </div>
   );
 }

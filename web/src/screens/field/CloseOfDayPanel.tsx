@@ -1,16 +1,17 @@
-import { type CloseOfDay, closeOfDay } from '@dusky-spool/core/field';
+import type { CloseOfDay } from '@dusky-spool/core/field';
 import { formatCableLength } from '@dusky-spool/core/math';
 import type { Run } from '@dusky-spool/core/model';
 import { Button } from 'antd';
-import { type ReactNode, useMemo } from 'react';
+import type { ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
 import { changeRecord } from '../../commands/change-record.ts';
 import { useOwnName } from '../../ground/api/session.ts';
 import { text } from '../../ground/text.ts';
-import { useDerived } from '../../state/derived.ts';
+import { askCloseOfDay } from '../../state/derived.ts';
 import { useProject } from '../../state/open-project.ts';
 import { useProjectParts } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
+import { useAsked } from '../../state/useAsked.ts';
 import { RunTag } from '../../ui/RunTag.tsx';
 
 import css from './field.module.css';
@@ -22,14 +23,15 @@ const MAX_SHOWN = 60;
 export function CloseOfDayPanel() {
   const project = useProject();
   const { projectId = '' } = useParams();
-  const { runs } = useDerived(project);
-  const close = useMemo(() => closeOfDay(project, runs), [project, runs]);
+  // The bored places of a large house take a second: the worker has them.
+  const close = useAsked(askCloseOfDay, '');
   const { edit } = useProjectParts('edit');
   const who = useOwnName();
   const change = (run: Run, title: string, after: Partial<Run>) => {
     const operations = changeRecord('runs', run, after);
     if (operations.length > 0) edit(title, operations);
   };
+  if (!close) return <p className="faint">{text('stage.field.planning')}</p>;
   const { done, all, pulledM, unlabelled, bareEnds, untested, jumpers, openPenetrations, rooms } = close;
   const unlabelledRuns = [...new Map(unlabelled.map(({ run }) => [run.id, run])).values()];
   return (

@@ -3,8 +3,9 @@ import { formatCableLength } from '@dusky-spool/core/math';
 import { Button } from 'antd';
 import { useMemo, useState } from 'react';
 import { text } from '../../ground/text.ts';
+import { askOrder } from '../../state/derived.ts';
 import { useProject } from '../../state/open-project.ts';
-import { useOrder } from '../../state/use-order.ts';
+import { useAsked } from '../../state/useAsked.ts';
 import { Cautions } from '../../ui/Cautions.tsx';
 import { LastPull, type Recorded } from './LastPull.tsx';
 import { PullRow } from './PullRow.tsx';
@@ -14,7 +15,7 @@ import css from './field.module.css';
 /** The pull at hand, cable by cable, as two people call it; a pulled cable leaves the list and its length leaves the spool. */
 export function PullPanel() {
   const project = useProject();
-  const order = useOrder(true);
+  const order = useAsked(askOrder, '');
   const [at, setAt] = useState(0);
   const [recorded, setRecorded] = useState<Recorded | null>(null);
   const day = useMemo(() => (order ? pullDay(project, order.plan) : null), [project, order]);

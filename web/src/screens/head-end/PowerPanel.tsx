@@ -1,4 +1,5 @@
 import { listOf } from '@dusky-spool/core/derive';
+import { firstFree } from '@dusky-spool/core/math';
 import type { HeadEnd } from '@dusky-spool/core/head-end';
 import { type Circuit, removeWithDependants } from '@dusky-spool/core/model';
 import { changeRecord } from '../../commands/change-record.ts';
@@ -167,9 +168,7 @@ function Circuits({ mayPlan }: Pick<Props, 'mayPlan'>) {
   const usual = jurisdiction === 'EU' || jurisdiction === 'UK' ? USUAL[jurisdiction] : NORTH_AMERICA;
   const add = () => {
     const taken = new Set(circuits.map(({ name }) => name));
-    let n = circuits.length + 1;
-    while (taken.has(text('headEnd.newCircuit', { n }))) n++;
-    const name = text('headEnd.newCircuit', { n });
+    const { name } = firstFree((n) => text('headEnd.newCircuit', { n }), taken, circuits.length + 1);
     edit(name, createRecords('circuits', [{ id: newRecordId('ci'), name, ...usual, isDedicated: true, otherW: 0 }]));
   };
   return (

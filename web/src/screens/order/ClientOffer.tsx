@@ -1,24 +1,13 @@
 import type { OfferTablesReply } from '@dusky-spool/core/model';
-import { useState } from 'react';
 import { useServer } from '../../ground/api/server-state.ts';
 import { text } from '../../ground/text.ts';
-import { useProject } from '../../state/open-project.ts';
-import { type Making, MakingDialog } from '../../ui/MakingDialog.tsx';
-import { SmallButton } from '../../ui/SmallButton.tsx';
+import { OfferPrint } from './OfferPrint.tsx';
 
 import css from './order.module.css';
 
 /** The offer as a client reads it: made by the server, since a client's page has no costs to work it out from. */
 export function ClientOffer({ projectId }: { readonly projectId: string }) {
   const { data, problem } = useServer<OfferTablesReply>(`/projects/${projectId}/documents/offer.json`);
-  const { units } = useProject().project;
-  const [making, setMaking] = useState<Making | null>(null);
-  const print = () =>
-    setMaking({
-      label: text('order.offer.print'),
-      path: `/projects/${projectId}/documents/offer.pdf/job`,
-      query: { paper: units === 'imperial' ? 'Letter' : 'A4' },
-    });
   if (problem)
     return (
       <p className="field-problem" role="alert">
@@ -30,13 +19,12 @@ export function ClientOffer({ projectId }: { readonly projectId: string }) {
     <>
       <p className="faint">{text('order.offer.clientLead')}</p>
       <p>
-        <SmallButton onClick={print}>{text('order.offer.print')}</SmallButton>
+        <OfferPrint projectId={projectId} />
       </p>
       {data.tables.map((table) => (
         <OfferTable key={table.section} table={table} />
       ))}
       <p className="faint">{text('order.offer.aid')}</p>
-      {making && <MakingDialog making={making} onClose={() => setMaking(null)} />}
     </>
   );
 }

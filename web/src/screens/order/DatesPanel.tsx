@@ -10,7 +10,7 @@ import { useProject } from '../../state/open-project.ts';
 import { newRecordId, useProjectParts } from '../../state/project.ts';
 import { today } from '../../state/today.ts';
 import { DayField } from '../../ui/DayField.tsx';
-import { type Making, MakingDialog } from '../../ui/MakingDialog.tsx';
+import { MakingButton } from '../../ui/MakingButton.tsx';
 import { SmallButton } from '../../ui/SmallButton.tsx';
 import { gateItemName } from './gate-item-name.ts';
 import { GateBoard } from './GateBoard.tsx';
@@ -29,19 +29,12 @@ interface Props {
 /** When what is done: gates with their windows, what is late, order days and decisions, as a timeline and as lists. */
 export function DatesPanel({ projectId, offer, mayPlan }: Props) {
   const schedule = useSchedule(offer);
-  const [making, setMaking] = useState<Making | null>(null);
   if (!schedule) return <p className="faint">{text('order.planning')}</p>;
-  const calendar = () =>
-    setMaking({
-      label: text('order.dates.calendar'),
-      path: `/projects/${projectId}/documents/dates.ics/job`,
-      query: {},
-    });
   return (
     <>
       <p className="faint">{text('order.dates.lead')}</p>
       <p className={css.buttons}>
-        <SmallButton onClick={calendar}>{text('order.dates.calendar')}</SmallButton>
+        <MakingButton label={text('order.dates.calendar')} path={`/projects/${projectId}/documents/dates.ics/job`} />
       </p>
       <Contradictions schedule={schedule} />
       <GateTimeline schedule={schedule} today={today()} />
@@ -53,7 +46,6 @@ export function DatesPanel({ projectId, offer, mayPlan }: Props) {
       <OrderDays schedule={schedule} />
       <Decisions schedule={schedule} />
       <RoomDates mayPlan={mayPlan} />
-      {making && <MakingDialog making={making} onClose={() => setMaking(null)} />}
     </>
   );
 }

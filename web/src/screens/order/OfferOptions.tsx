@@ -1,6 +1,7 @@
 import type { OptionOfHouse } from '@dusky-spool/core/deltas';
 import { formatCents, type Offer, offerOf, tasksOfOption } from '@dusky-spool/core/order';
 import { listOf } from '@dusky-spool/core/derive';
+import { firstFree } from '@dusky-spool/core/math';
 import { type OfferOption, removeWithDependants, SYSTEMS } from '@dusky-spool/core/model';
 import { billNames, problemSentence } from '@dusky-spool/texts';
 import { Select } from 'antd';
@@ -25,13 +26,12 @@ export function OfferOptions({ offer, mayPlan }: { readonly offer: Offer; readon
   const found = useAsked(askOptions, options.length > 0 ? '' : null);
   const names = new Set(options.map(({ name }) => name));
   const add = () => {
-    let number = options.length + 1;
-    while (names.has(text('order.offer.newOption', { number }))) number++;
+    const { name } = firstFree((number) => text('order.offer.newOption', { number }), names, options.length + 1);
     edit(
       text('order.offer.addOption'),
       createRecords('offerOptions', [
         {
-          ...{ id: newRecordId('option'), order: options.length, name: text('order.offer.newOption', { number }), note: '' },
+          ...{ id: newRecordId('option'), order: options.length, name, note: '' },
           ...{ withoutSystems: [], withoutRoomIds: [], withoutPhaseIds: [], swaps: [] },
         },
       ]),

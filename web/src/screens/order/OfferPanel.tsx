@@ -14,11 +14,11 @@ import { Segmented } from 'antd';
 import { useState } from 'react';
 import { term, text } from '../../ground/text.ts';
 import { useProject } from '../../state/open-project.ts';
-import { type Making, MakingDialog } from '../../ui/MakingDialog.tsx';
 import { SmallButton } from '../../ui/SmallButton.tsx';
 import { CauseChips } from './CauseChips.tsx';
 import { LaterPrices } from './LaterPrices.tsx';
 import { OfferOptions } from './OfferOptions.tsx';
+import { OfferPrint } from './OfferPrint.tsx';
 import { OfferSettings } from './OfferSettings.tsx';
 import { RateCards } from './RateCards.tsx';
 import { ruleSentences } from './price-rule.ts';
@@ -35,16 +35,9 @@ interface Props {
 /** What the client pays, by part, system, room, phase or supplier; a chosen line says what its price comes from. */
 export function OfferPanel({ projectId, order, offer, mayPlan }: Props) {
   const project = useProject();
-  const { currency, units } = project.project;
-  const [making, setMaking] = useState<Making | null>(null);
+  const { currency } = project.project;
   const price = (cents: number) => formatCents(cents, currency);
   const hours = (value: number) => value.toFixed(0);
-  const print = () =>
-    setMaking({
-      label: text('order.offer.print'),
-      path: `/projects/${projectId}/documents/offer.pdf/job`,
-      query: { paper: units === 'imperial' ? 'Letter' : 'A4' },
-    });
   return (
     <>
       <p className="faint">{text('order.offer.lead')}</p>
@@ -68,7 +61,7 @@ export function OfferPanel({ projectId, order, offer, mayPlan }: Props) {
       <p>
         {text('order.offer.hours', { hours: hours(offer.hours), least: hours(offer.leastHours), most: hours(offer.mostHours) })}{' '}
         {offer.doubts.length > 0 && <span className={css.bad}>{text('order.offer.doubts', { count: offer.doubts.length })}</span>}{' '}
-        <SmallButton onClick={print}>{text('order.offer.print')}</SmallButton>
+        <OfferPrint projectId={projectId} />
       </p>
       {mayPlan && (
         <>
@@ -83,7 +76,6 @@ export function OfferPanel({ projectId, order, offer, mayPlan }: Props) {
       <OfferOptions offer={offer} mayPlan={mayPlan} />
       <LaterPrices />
       <p className="faint">{text('order.offer.aid')}</p>
-      {making && <MakingDialog making={making} onClose={() => setMaking(null)} />}
     </>
   );
 }

@@ -6,9 +6,10 @@ import { useMemo } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { useMaySeeCosts, useRight } from '../../ground/api/session.ts';
 import { text } from '../../ground/text.ts';
+import { askOrder } from '../../state/derived.ts';
 import { useProject } from '../../state/open-project.ts';
 import { today } from '../../state/today.ts';
-import { useOrder } from '../../state/use-order.ts';
+import { useAsked } from '../../state/useAsked.ts';
 import { StagePage } from '../../ui/StagePage.tsx';
 import { BillPanel } from './BillPanel.tsx';
 import { ChangesPanel } from './ChangesPanel.tsx';
@@ -42,7 +43,7 @@ export function OrderScreen() {
   const tabs = TABS.filter((one) => maySeeCosts || !OF_FIRM.has(one));
   const tab: Tab = tabs.find((one) => one === params.get('view')) ?? tabs[0];
   const needsPlan = needsPlanFor(tab, !maySeeCosts);
-  const order = useOrder(needsPlan);
+  const order = useAsked(askOrder, needsPlan ? '' : null);
   const go = (view: Tab) => setParams({ ...Object.fromEntries(params), view }, { replace: true });
   const isEmpty =
     order !== null && order.plan.cables.length === 0 && order.plan.leads.length === 0 && order.bill.lines.length === 0;

@@ -1,3 +1,5 @@
+import { listOf } from '@dusky-spool/core/derive';
+import { firstFree } from '@dusky-spool/core/math';
 import type { PermitState, Schedule } from '@dusky-spool/core/order';
 import { type Permit, PERMIT_RESULTS, removeWithDependants, TRADE_GATES } from '@dusky-spool/core/model';
 import { changeRecord } from '../../commands/change-record.ts';
@@ -18,12 +20,12 @@ const USUAL_LEAD_DAYS = 10;
 export function Permits({ schedule: { permits }, mayPlan }: { readonly schedule: Schedule; readonly mayPlan: boolean }) {
   const project = useProject();
   const { edit } = useProjectParts('edit');
-  const names = new Set(permits.map(({ permit }) => permit.name));
   const add = () => {
-    let number = permits.length + 1;
-    while (names.has(text('order.permits.newName', { number }))) number++;
+    // Of the project, not of the worker's schedule, which comes a moment after an edit.
+    const names = new Set(listOf(project, 'permits').map((permit) => permit.name));
+    const { name } = firstFree((number) => text('order.permits.newName', { number }), names, names.size + 1);
     const permit: Permit = {
-      ...{ id: newRecordId('pm'), name: text('order.permits.newName', { number }), authority: '', number: '' },
+      ...{ id: newRecordId('pm'), name, authority: '', number: '' },
       ...{ gate: 'low-voltage-rough-in', leadDays: USUAL_LEAD_DAYS, appliedOn: '', grantedOn: '', inspectedOn: '' },
       ...{ inspector: '', result: 'open', note: '' },
     };

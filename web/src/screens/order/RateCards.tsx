@@ -1,4 +1,5 @@
 import { listOf } from '@dusky-spool/core/derive';
+import { firstFree } from '@dusky-spool/core/math';
 import { RATE_CARD_KINDS, type RateCard, removeWithDependants } from '@dusky-spool/core/model';
 import { applyRateCard, isApplied, ratesOf } from '@dusky-spool/core/order';
 import { changeRecord } from '../../commands/change-record.ts';
@@ -19,9 +20,7 @@ export function RateCards() {
   const cards = listOf(project, 'rateCards').toSorted((a, b) => (a.name < b.name ? -1 : 1));
   const names = new Set(cards.map(({ name }) => name));
   const save = () => {
-    let number = cards.length + 1;
-    while (names.has(text('order.rates.newName', { number }))) number++;
-    const name = text('order.rates.newName', { number });
+    const { name } = firstFree((number) => text('order.rates.newName', { number }), names, cards.length + 1);
     edit(
       text('order.rates.save'),
       createRecords('rateCards', [{ id: newRecordId('rate'), name, kind: 'builder', ...ratesOf(project) }]),

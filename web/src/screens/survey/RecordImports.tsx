@@ -5,7 +5,7 @@ import {
   equipmentOfTable,
   guessEquipmentColumns,
 } from '@dusky-spool/core/head-end';
-import { formatLength } from '@dusky-spool/core/math';
+import { formatLength, ok } from '@dusky-spool/core/math';
 import {
   DEVICE_FIELDS,
   type DeviceColumns,
@@ -85,7 +85,7 @@ export function EquipmentImport({ levelId: _levelId, ...props }: Props) {
       const unit = unitOf(table.head, units === 'metric');
       const found = equipmentOfTable(project, table, columns, unit, () => newRecordId('eq'));
       return {
-        ...{ count: found.equipment.length, problems: found.problems, operations: () => equipmentFromTable(project, found) },
+        ...{ count: found.equipment.length, problems: found.problems, operations: () => ok(equipmentFromTable(found)) },
         shown: found.equipment.map(({ line, name, rackId, units: height, depthM, weightKg, powerW }) => ({
           line,
           cells: [name, project.racks[rackId].name, `${height} U`, formatLength(depthM, units), `${weightKg} kg`, `${powerW} W`],

@@ -35,6 +35,10 @@ const CHOICES: Readonly<Record<string, readonly string[]>> = {
   boxKind: ['boxes'],
   opening: ['plateOpenings'],
   jurisdiction: ['jurisdictions'],
+  result: ['inspectionResults'],
+  task: ['fieldTasks'],
+  how: ['foundHow'],
+  stage: ['wallStages'],
 };
 
 /** Fields that name a record of another list. */

@@ -13,6 +13,8 @@ export interface PulledRecord {
   readonly lengthM: number | null;
   /** YYYY-MM-DD. */
   readonly on: string;
+  /** Length marks as they were read at both ends; empty where they were not. */
+  readonly marks?: Pick<SpoolCut, 'firstMark' | 'lastMark'>;
 }
 
 const MAX_CUT_M = 5000;
@@ -24,7 +26,7 @@ const MAX_CUT_M = 5000;
  */
 export function recordPull(
   project: ProjectDocument,
-  { runId, spoolId, lengthM, on }: PulledRecord,
+  { runId, spoolId, lengthM, on, marks = { firstMark: '', lastMark: '' } }: PulledRecord,
   plannedM: number,
   routeOf: RouteOf,
   cutId: string,
@@ -39,7 +41,7 @@ export function recordPull(
   const cutM = lengthM ?? plannedM;
   const problem = cutProblem(project, run, spoolId, cutM, before);
   if (problem) return problem;
-  const cut: SpoolCut = { id: before?.id ?? cutId, spoolId, runId, lengthM: cutM, on };
+  const cut: SpoolCut = { id: before?.id ?? cutId, spoolId, runId, lengthM: cutM, on, ...marks };
   const operation = before ? update('spoolCuts', before, cut) : create('spoolCuts', cut);
   return ok([...state.value, ...(operation ? [operation] : [])]);
 }

@@ -68,7 +68,9 @@ export function runState(
 }
 
 /** What is recorded beside a state, where a run is drafted again. */
-const NOT_DONE = { labelledEnds: 'none', rawTestedOn: '', endTestedOn: '' } as const;
+const NOT_DONE: Partial<Run> = {
+  ...{ labelledEnds: 'none', rawTestedOn: '', endTestedOn: '', endsBaggedOn: '', wrappedOn: '', floorMark: '' },
+};
 
 /** What a state says of the records beside it: a labelled run has its labels at both ends; one that is issued again has neither. */
 function recordsOf({ state: before }: Run, state: RunState): Partial<Run> {

@@ -22,6 +22,7 @@ import { theatres } from './migrations/2026-12-14-theatres.ts';
 import { headEndEquipment } from './migrations/2026-12-16-head-end-equipment.ts';
 import { doubleEndOfLine } from './migrations/2026-12-20-double-end-of-line.ts';
 import { spools } from './migrations/2026-12-21-spools.ts';
+import { field } from './migrations/2026-12-23-field.ts';
 import { offers } from './migrations/2026-12-22-offers.ts';
 import { useGroupsAndModes } from './migrations/2026-12-15-use-groups-and-modes.ts';
 import { survey } from './migrations/2026-11-25-survey.ts';
@@ -59,6 +60,7 @@ const MIGRATIONS: readonly Migration[] = [
   doubleEndOfLine,
   spools,
   offers,
+  field,
 ];
 
 /** Reads which steps were made. A step notes itself, in its own transaction, so nothing is left to write here. */

@@ -40,6 +40,17 @@ const OF_ONE_HOUSE = [
   'changeOrders',
   'permits',
   'packageSignatures',
+  'photos',
+  'inspectionItems',
+  'inspectionSignOffs',
+  'cableTests',
+  'taskTimes',
+  'crewHandovers',
+  'cableFinds',
+  'siteChanges',
+  'adjustments',
+  'nameplates',
+  'packedItems',
 ] as const;
 
 /**
@@ -67,7 +78,7 @@ export function houseFromTemplate(
       listOf(template, 'runs').map((run) => ({
         ...run,
         ...{ state: 'drafted' as const, printedOn: '', printedAs: '', stored: false, labelledEnds: 'none' as const },
-        ...{ rawTestedOn: '', endTestedOn: '', testedBy: '' },
+        ...{ rawTestedOn: '', endTestedOn: '', testedBy: '', endsBaggedOn: '', wrappedOn: '', floorMark: '' },
       })),
     ),
     roomBriefs: tableFrom(

@@ -24,12 +24,50 @@ const CREW_LISTS: ReadonlySet<string> = new Set([
   ...['facts', 'walkResults', 'deviceWalks', 'seals', 'waySigns', 'spentNumbers'],
   // Spools that were opened, what was cut from which, and what came in.
   ...['spools', 'spoolCuts', 'deliveries'],
+  // The day on site: photos, inspection, tests, hours, handovers, leads found again, commissioning, what is packed.
+  ...['photos', 'inspectionItems', 'inspectionSignOffs', 'cableTests', 'taskTimes', 'crewHandovers', 'cableFinds'],
+  ...['siteChanges', 'adjustments', 'nameplates', 'packedItems'],
 ]);
 /** Fields that a crew may change of what is planned. */
 const CREW_FIELDS: Readonly<Record<string, ReadonlySet<string>>> = {
-  runs: new Set(['state', 'printedOn', 'printedAs', 'note', 'labelledEnds', 'rawTestedOn', 'endTestedOn', 'testedBy']),
+  runs: new Set([
+    'state',
+    'printedOn',
+    'printedAs',
+    'note',
+    'labelledEnds',
+    'rawTestedOn',
+    'endTestedOn',
+    'testedBy',
+    'endsBaggedOn',
+    'wrappedOn',
+    'floorMark',
+  ]),
   devices: new Set(['note']),
 };
+
+/** Lists in which a crew adds what nobody planned, and fields that a substitution changes. */
+const SITE_LISTS: ReadonlySet<string> = new Set(['devices', 'runs', 'routes', 'features', 'cableTypes', 'deviceTypes', 'briefCells']);
+const SUBSTITUTED: Readonly<Record<string, ReadonlySet<string>>> = {
+  runs: new Set(['cableTypeId', 'printedOn', 'printedAs', 'labelledEnds', 'leg']),
+  devices: new Set(['typeId', 'note']),
+  equipment: new Set(['presetId', 'name', 'note']),
+  briefCells: new Set(['answer', 'count', 'note']),
+};
+/** Most records that one change on site may touch: a device with its cables, not a plan. */
+const MAX_SITE_OPERATIONS = 60;
+
+/**
+ * Whether an operation is part of a change on site: such a change holds a new record in `siteChanges`, not yet seen by the office, so
+ * that nothing of the plan changes behind its back.
+ */
+function isOnSite(operation: Operation, operations: readonly Operation[]): boolean {
+  const isTold = operations.some((one) => one.op === 'create' && one.in === 'siteChanges' && one.record.seenBy === '');
+  if (!isTold || operations.length > MAX_SITE_OPERATIONS) return false;
+  if (operation.op === 'create') return SITE_LISTS.has(operation.in);
+  const fields = SUBSTITUTED[operation.in];
+  return operation.op === 'update' && fields !== undefined && Object.keys(operation.after).every((field) => fields.has(field));
+}
 
 /** The first operation of a change that a role may not make; null where it may make all of them. */
 export function forbiddenOperation(role: Role, operations: readonly Operation[]): Operation | null {
@@ -37,7 +75,7 @@ export function forbiddenOperation(role: Role, operations: readonly Operation[])
   if (!hasRight(role, 'field')) return operations[0] ?? null;
   return (
     operations.find((operation) => {
-      if (CREW_LISTS.has(operation.in)) return false;
+      if (CREW_LISTS.has(operation.in) || isOnSite(operation, operations)) return false;
       const fields = CREW_FIELDS[operation.in];
       return operation.op !== 'update' || !fields || Object.keys(operation.after).some((field) => !fields.has(field));
     }) ?? null

@@ -14,7 +14,7 @@ type Fields = Readonly<Record<string, unknown>>;
 /** Lists of what the firm buys, pays and agrees on: a client gets none of their records. */
 const FIRM_LISTS: ReadonlySet<string> = new Set<CollectionName>([
   ...(['prices', 'spoolOffers', 'spools', 'spoolCuts', 'deliveries', 'siteTasks', 'rateCards'] as const),
-  ...(['offerOptions', 'baselines', 'changeOrders'] as const),
+  ...(['offerOptions', 'baselines', 'changeOrders', 'siteChanges', 'taskTimes'] as const),
 ]);
 
 /** Fields that hold money or work of the firm in the other lists, with the value that a client gets instead. */

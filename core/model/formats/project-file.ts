@@ -18,7 +18,7 @@ import {
 import { upgradeFile } from './upgrade.ts';
 
 export const FORMAT_NAME = 'dusky-spool-project';
-export const FORMAT_VERSION = 19;
+export const FORMAT_VERSION = 20;
 /** Largest project file that is read, bytes. */
 export const MAX_FILE_BYTES = 120 * 1024 * 1024;
 

@@ -260,6 +260,40 @@ const HEADER_OF_19 = {
 };
 const ADDED_IN_19: typeof ADDED_IN_2 = { tradeDates: () => ({ from: '' }) };
 
+const LISTS_OF_20 = [
+  'photos',
+  'inspectionItems',
+  'inspectionSignOffs',
+  'cableTests',
+  'taskTimes',
+  'crewHandovers',
+  'stepCards',
+  'cableFinds',
+  'siteChanges',
+  'adjustments',
+  'nameplates',
+  'packedItems',
+];
+const ADDED_IN_20: typeof ADDED_IN_2 = {
+  runs: () => ({ endsBaggedOn: '', wrappedOn: '', floorMark: '' }),
+  spoolCuts: () => ({ firstMark: '', lastMark: '' }),
+};
+
+/** Until version 19 a run could have several cuts; the newest stays its own, the others are cuts for something else. */
+function withOneCutPerRun(file: Lists): Lists {
+  if (!Array.isArray(file.spoolCuts)) return file;
+  const cuts = file.spoolCuts as { readonly runId?: unknown; readonly on?: unknown }[];
+  const newest = new Map<unknown, unknown>();
+  for (const cut of cuts) {
+    const other = newest.get(cut?.runId) as { readonly on?: unknown } | undefined;
+    if (!other || String(cut.on) >= String(other.on)) newest.set(cut?.runId, cut);
+  }
+  return {
+    ...file,
+    spoolCuts: cuts.map((cut) => (!cut?.runId || newest.get(cut.runId) === cut ? cut : { ...cut, runId: null })),
+  };
+}
+
 /** Until version 16 what is no alternative of anything stood whatever `chosen` said; now a mode may take it away. */
 function withStanding(file: Lists): Lists {
   if (!Array.isArray(file.features)) return file;
@@ -329,6 +363,11 @@ const STEPS: Readonly<Record<number, (file: Lists) => Lists>> = {
     ...Object.fromEntries(LISTS_OF_19.map((list) => [list, []])),
     ...withHeader(withFields(file, ADDED_IN_19), () => HEADER_OF_19),
     version: 19,
+  }),
+  19: (file) => ({
+    ...Object.fromEntries(LISTS_OF_20.map((list) => [list, []])),
+    ...withOneCutPerRun(withFields(file, ADDED_IN_20)),
+    version: 20,
   }),
 };
 

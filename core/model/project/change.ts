@@ -98,10 +98,12 @@ export function applyChange(project: ProjectDocument, change: Pick<Change, 'oper
 const completed = (name: CollectionName | 'project', record: Fields): Fields =>
   name === 'runs' && !('recipeLeg' in record) ? { ...record, recipeLeg: record.leg } : record;
 
-/** A baseline and a signed list are never changed, and a change order no more once it is signed: they are what was agreed. */
+/** Lists of what was agreed or measured: their records are never changed. */
+const NEVER_CHANGED: ReadonlySet<string> = new Set(['baselines', 'packageSignatures', 'inspectionSignOffs', 'cableTests']);
+
+/** A baseline, a signed list and a test are never changed, and a change order no more once it is signed. */
 const isLocked = ({ op, in: list }: Operation, current: Fields): boolean =>
-  op === 'update' &&
-  (list === 'baselines' || list === 'packageSignatures' || (list === 'changeOrders' && current.answer === 'signed'));
+  op === 'update' && (NEVER_CHANGED.has(list) || (list === 'changeOrders' && current.answer === 'signed'));
 
 /** What one operation makes of a record: the new record, null for none. Shared by client and server. */
 export function resultOf(operation: Operation, current: Fields | undefined, conflicts: FieldConflict[]): Outcome<Fields | null> {

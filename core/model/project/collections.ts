@@ -1,6 +1,7 @@
 import type { z } from 'zod';
 import * as brief from './brief-records.ts';
 import * as checks from './check-records.ts';
+import * as fields from './field-records.ts';
 import * as headEnds from './head-end-records.ts';
 import * as library from './library-records.ts';
 import * as orders from './order-records.ts';
@@ -125,7 +126,7 @@ export const COLLECTIONS = {
   rfSources: { schema: headEnds.rfSource, unique: [['name']], refers: { deviceId: 'devices' } },
   scenes: { schema: headEnds.scene, unique: [], refers: { roomId: 'rooms', deviceId: 'devices' } },
   spools: { schema: orders.spool, unique: [['code']], refers: { cableTypeId: 'cableTypes' } },
-  spoolCuts: { schema: orders.spoolCut, unique: [], refers: { spoolId: 'spools', runId: 'runs' } },
+  spoolCuts: { schema: orders.spoolCut, unique: [['runId']], refers: { spoolId: 'spools', runId: 'runs' } },
   spoolOffers: { schema: orders.spoolOffer, unique: [], refers: { cableTypeId: 'cableTypes' } },
   roomDates: { schema: brief.roomDate, unique: [['roomId', 'gate']], refers: { roomId: 'rooms' } },
   prices: { schema: orders.price, unique: [], refers: {} },
@@ -136,6 +137,22 @@ export const COLLECTIONS = {
   rateCards: { schema: orders.rateCard, unique: [['name']], refers: {} },
   permits: { schema: orders.permit, unique: [['name']], refers: {} },
   siteTasks: { schema: orders.siteTask, unique: [], refers: { roomId: 'rooms' } },
+  photos: {
+    schema: fields.photo,
+    unique: [],
+    refers: { roomId: 'rooms', wallId: 'walls', deviceId: 'devices' },
+  },
+  inspectionItems: { schema: fields.inspectionItem, unique: [], refers: { levelId: 'levels' } },
+  inspectionSignOffs: { schema: fields.inspectionSignOff, unique: [], refers: { levelId: 'levels' } },
+  cableTests: { schema: fields.cableTest, unique: [], refers: { runId: 'runs' } },
+  taskTimes: { schema: fields.taskTime, unique: [], refers: { roomId: 'rooms' } },
+  crewHandovers: { schema: fields.crewHandover, unique: [], refers: { roomId: 'rooms' } },
+  stepCards: { schema: fields.stepCard, unique: [['key']], refers: {} },
+  cableFinds: { schema: fields.cableFind, unique: [], refers: { deviceId: 'devices' } },
+  siteChanges: { schema: fields.siteChange, unique: [], refers: {} },
+  adjustments: { schema: fields.adjustment, unique: [], refers: { deviceId: 'devices', equipmentId: 'equipment' } },
+  nameplates: { schema: fields.nameplate, unique: [['subject', 'subjectId']], refers: {} },
+  packedItems: { schema: fields.packedItem, unique: [['key']], refers: {} },
   keptCalculations: { schema: checks.keptCalculation, unique: [], refers: { runId: 'runs' } },
 } as const satisfies Record<string, CollectionShape>;
 

@@ -83,6 +83,9 @@ export const RUN_DEFAULTS = {
   rawTestedOn: '',
   endTestedOn: '',
   testedBy: '',
+  endsBaggedOn: '',
+  wrappedOn: '',
+  floorMark: '',
   note: '',
 } as const;
 const FEATURE_DEFAULTS = {

@@ -76,6 +76,39 @@ export {
   WALL_DEFAULTS,
 } from './defaults.ts';
 export { emptyProject, newHeader, type ProjectDocument, tableFrom } from './project-document.ts';
+export {
+  type Adjustment,
+  ADJUSTMENT_KINDS,
+  type AdjustmentKind,
+  CABLE_FAULTS,
+  type CableFault,
+  type CableFind,
+  type CableTest,
+  type CrewHandover,
+  FIELD_TASKS,
+  type FieldTask,
+  FOUND_HOW,
+  type FoundHow,
+  type Inspection,
+  INSPECTION_RESULTS,
+  type InspectionItem,
+  type InspectionResult,
+  INSPECTIONS,
+  type InspectionSignOff,
+  type Nameplate,
+  type PackedItem,
+  type Photo,
+  PHOTO_KINDS,
+  type PhotoKind,
+  type SiteChange,
+  SITE_CHANGE_KINDS,
+  type SiteChangeKind,
+  type StepCard,
+  type TaskTime,
+  type TestKind,
+  WALL_STAGES,
+  type WallStage,
+} from './field-records.ts';
 export { FARTHEST_M, HIGHEST_M, id as recordId } from './fields.ts';
 export { emptyHistory, type History, redoStep, remember, undoStep } from './history.ts';
 export { idFrom, shortIdFrom } from './ids.ts';

@@ -56,6 +56,15 @@ const MAY_BE_EMPTY = new Set([
   'scenes.deviceId',
   'spoolCuts.runId',
   'siteTasks.roomId',
+  'photos.roomId',
+  'photos.wallId',
+  'photos.deviceId',
+  'inspectionItems.levelId',
+  'inspectionSignOffs.levelId',
+  'taskTimes.roomId',
+  'crewHandovers.roomId',
+  'adjustments.deviceId',
+  'adjustments.equipmentId',
 ]);
 
 /**

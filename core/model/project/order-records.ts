@@ -40,6 +40,8 @@ export const spoolCut = z.strictObject({
   runId: id.nullable().describe('null is waste or a cut for something else'),
   lengthM: positiveM(5000),
   on: day,
+  firstMark: words(20).default('').describe('length mark printed on the jacket where it begins; empty where it was not read'),
+  lastMark: words(20).default('').describe('length mark where it ends'),
 });
 
 /** A size in which a cable can be bought. */

@@ -454,6 +454,11 @@ export const run = z.strictObject({
     .describe('day on which the pulled cable passed its test before the drywall; empty where it did not'),
   endTestedOn: day.default('').describe('day on which it passed its test after termination; empty where it did not'),
   testedBy: words(60).default('').describe('who tested it last'),
+  endsBaggedOn: day
+    .default('')
+    .describe('day on which its bare ends were bagged and stowed, capped outdoors; empty where they were not'),
+  wrappedOn: day.default('').describe('day on which its bundle was wrapped; empty where it was not'),
+  floorMark: words(20).default('').describe('mark drawn on the floor below its end, before it has a label; empty where none is'),
   note: words(2000),
 });
 

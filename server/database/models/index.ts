@@ -10,7 +10,7 @@ import {
   type Sequelize,
 } from 'sequelize';
 import { COLLECTION_NAMES, type CollectionName } from '@dusky-spool/core/model';
-import { flag, geometry, geometryOrNull, number, numberOrNull, text, whole } from './columns.ts';
+import { flag, geometry, geometryOrNull, number, numberOrNull, text, whole, wholeOrNull } from './columns.ts';
 import { CABLE_TYPE_COLUMNS, DEVICE_TYPE_COLUMNS, RECORD_COLUMNS } from './records.ts';
 
 export type Row = Model<Record<string, unknown>, Record<string, unknown>>;
@@ -37,6 +37,8 @@ export interface Models {
   readonly jobs: Table;
   readonly jobFiles: Table;
   readonly pictureTiles: Table;
+  readonly siteFiles: Table;
+  readonly siteFileParts: Table;
   readonly planFiles: Table;
   readonly printedJobs: Table;
   readonly serverErrors: Table;
@@ -49,6 +51,7 @@ const uuidOrNull = { type: DataTypes.UUID, allowNull: true };
 const textKey = { type: DataTypes.TEXT, allowNull: false, primaryKey: true };
 const wholeKey = { type: DataTypes.INTEGER, allowNull: false, primaryKey: true };
 const blob = { type: DataTypes.BLOB, allowNull: false };
+const blobOrNull = { type: DataTypes.BLOB, allowNull: true };
 const timeOrNull = { type: DataTypes.DATE, allowNull: true };
 const time = { type: DataTypes.DATE, allowNull: false };
 
@@ -140,6 +143,21 @@ export function defineModels(sequelize: Sequelize): Models {
       tiled: flag,
       bytes: { type: DataTypes.BLOB, allowNull: false },
     }),
+    siteFiles: define('site_files', {
+      projectId: uuidKey,
+      id: textKey,
+      mediaType: text,
+      sizeBytes: whole,
+      receivedBytes: whole,
+      widthPx: wholeOrNull,
+      heightPx: wholeOrNull,
+      isComplete: flag,
+      byMember: uuidOrNull,
+      updatedAt: time,
+      thumbnail: blobOrNull,
+      shared: blobOrNull,
+    }),
+    siteFileParts: define('site_file_parts', { projectId: uuidKey, fileId: textKey, fromByte: wholeKey, bytes: blob }),
     changes: define('changes', {
       projectId: uuidKey,
       id: uuidKey,

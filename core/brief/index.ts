@@ -22,7 +22,7 @@ export {
   withdrawSignature,
 } from './cells.ts';
 export { briefCost, costOfType, costOfAnswer } from './cost.ts';
-export { openDecisions, WAITING } from './decisions.ts';
+export { type DecisionState, openDecisions, WAITING } from './decisions.ts';
 export { prepareDecision, preparedState, type PreparedState, reopenDecision, takeOption } from './prepared-decisions.ts';
 export {
   acceptAnswers,

@@ -67,7 +67,15 @@ describe('spools of a house', () => {
     expect(ofSpeakers(stocked).answer.costCents).to.equal(0);
     const [first] = speakers(stocked);
     const done = applied(stocked, [
-      create('spoolCuts', { id: 'c1', spoolId: 's1', runId: first.run.id, lengthM: 12.5, on: '2026-12-01', firstMark: '', lastMark: '' }),
+      create('spoolCuts', {
+        id: 'c1',
+        spoolId: 's1',
+        runId: first.run.id,
+        lengthM: 12.5,
+        on: '2026-12-01',
+        firstMark: '',
+        lastMark: '',
+      }),
     ]);
     expect(spoolsLeft(done)[0].leftM).to.equal(287.5);
     expect(ofSpeakers(done).spools.flatMap(({ cutIds }) => cutIds)).to.not.include(first.run.id);

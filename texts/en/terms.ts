@@ -334,6 +334,7 @@ export const terms = {
     unlabelled: 'No label',
     unsealed: 'Not sealed',
     untested: 'Not tested',
+    'failed-test': 'Test failed',
     kinked: 'Kinked cable',
     crushed: 'Crushed jacket',
     'tight-staple': 'Staple too tight',

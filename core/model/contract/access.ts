@@ -47,12 +47,21 @@ const CREW_FIELDS: Readonly<Record<string, ReadonlySet<string>>> = {
 };
 
 /** Lists in which a crew adds what nobody planned, and fields that a substitution changes. */
-const SITE_LISTS: ReadonlySet<string> = new Set(['devices', 'runs', 'routes', 'features', 'cableTypes', 'deviceTypes', 'briefCells']);
+const SITE_LISTS: ReadonlySet<string> = new Set([
+  'devices',
+  'runs',
+  'routes',
+  'features',
+  'cableTypes',
+  'deviceTypes',
+  'briefCells',
+]);
 const SUBSTITUTED: Readonly<Record<string, ReadonlySet<string>>> = {
   runs: new Set(['cableTypeId', 'printedOn', 'printedAs', 'labelledEnds', 'leg']),
   devices: new Set(['typeId', 'note']),
   equipment: new Set(['presetId', 'name', 'note']),
   briefCells: new Set(['answer', 'count', 'note']),
+  roomBriefs: new Set(['signedBy', 'signedOn', 'alsoSignedOn', 'pastSignatures']),
 };
 /** Most records that one change on site may touch: a device with its cables, not a plan. */
 const MAX_SITE_OPERATIONS = 60;

@@ -42,7 +42,7 @@ export const photo = z.strictObject({
 });
 
 export const INSPECTIONS = ['boards', 'pour'] as const;
-export const INSPECTED = ['devices', 'runs', 'penetrations', 'rooms', 'walls'] as const;
+export const INSPECTED = ['devices', 'runs', 'penetrations', 'features', 'rooms', 'walls'] as const;
 export const INSPECTION_RESULTS = [
   'found',
   'missing',
@@ -51,6 +51,7 @@ export const INSPECTION_RESULTS = [
   'unlabelled',
   'unsealed',
   'untested',
+  'failed-test',
   'kinked',
   'crushed',
   'tight-staple',

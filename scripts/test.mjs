@@ -121,12 +121,14 @@ try {
       'server/attacks/fuzz.test.ts',
       'server/database/migrate.test.ts',
       '{core,server}/**/mutated-*.test.ts',
+      'web/src/state/sync.test.ts',
     ),
     {
       ...env,
       EVERY_STEP: '1',
       FUZZ_COUNT: '20000',
       MUTATED_FILES: '300',
+      SOAK: '1',
     },
   );
 } finally {

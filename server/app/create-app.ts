@@ -26,6 +26,7 @@ import { documentRoutes } from '../resources/documents/routes.ts';
 import { jobRoutes } from '../resources/jobs/routes.ts';
 import { libraryRoutes } from '../resources/library/routes.ts';
 import { peopleRoutes } from '../resources/people/routes.ts';
+import { photoRoutes } from '../resources/photos/routes.ts';
 import { pictureRoutes } from '../resources/pictures/routes.ts';
 import { instrumentRoutes } from '../resources/printing/routes.ts';
 import { projectRoutes } from '../resources/projects/routes.ts';
@@ -179,6 +180,7 @@ function buildApp(services: Services, sessions: Sessions, bridge: Bridge, state:
   changeRoutes(table, services);
   documentRoutes(table, services);
   pictureRoutes(table, services);
+  photoRoutes(table, services);
   libraryRoutes(table, services);
   jobRoutes(table, services);
   instrumentRoutes(table, services, bridge);

@@ -1,5 +1,6 @@
 import { deleteEndedJobs } from '../jobs/store.ts';
 import { deletePlanFiles, picturesWithoutTiles } from '../resources/pictures/store.ts';
+import { deleteUnfinished } from '../resources/photos/store.ts';
 import { deletePrinted } from '../resources/printing/store.ts';
 import { removeRested } from '../resources/projects/store.ts';
 import { deleteOldResets } from '../resources/session/store.ts';
@@ -19,6 +20,7 @@ export async function tidyUp(services: Services, now: Date): Promise<void> {
   await closeLostJobs(database, ago(15 * MINUTE_MS));
   await deleteEndedJobs(database, ago(HOUR_MS), ago(30 * DAY_MS));
   await deletePlanFiles(database, ago(2 * DAY_MS));
+  await deleteUnfinished(database, ago(14 * DAY_MS));
   await deletePrinted(database, ago(7 * DAY_MS));
   await mail.deleteOld(ago(30 * DAY_MS));
   await attempts.deleteOld(ago(DAY_MS));

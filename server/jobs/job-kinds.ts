@@ -16,6 +16,8 @@ export interface JobParams {
   readonly 'library-read': Record<string, never>;
   /** A plan picture is inspected, stored and cut into tiles where it is large; its bytes are the input. */
   readonly picture: Record<string, never>;
+  /** A photo or film whose parts are all there: looked at, with a thumbnail and a copy to share. */
+  readonly photo: { readonly fileId: string };
   /** Tiles of a large picture that was stored before they were cut at once. */
   readonly tiles: { readonly pictureId: string };
   /** A PDF plan set is stored for a while; its bytes are the input. */
@@ -55,6 +57,7 @@ export const LANE_OF: Readonly<Record<JobKind, Lane['name']>> = {
   'library-read': 'documents',
   picture: 'pictures',
   tiles: 'pictures',
+  photo: 'pictures',
   'plan-file': 'plan-files',
   'plan-thumbnail': 'plan-files',
   'plan-page': 'plan-files',

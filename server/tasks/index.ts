@@ -6,6 +6,7 @@ import type { JobFile } from '../jobs/store.ts';
 import type { Database } from '../database/index.ts';
 import { makeDocument } from './document.ts';
 import { importFile, readLibraryFile, writeFile } from './files.ts';
+import { takePhoto } from './photo.ts';
 import { cutTiles, takePicture } from './picture.ts';
 import { planPage, planThumbnail, takePlanFile } from './plan-file.ts';
 import { readWorkbook } from './workbook.ts';
@@ -38,6 +39,7 @@ export const TASKS: { readonly [K in JobKind]: Work<K> } = {
   'library-read': readLibraryFile,
   picture: takePicture,
   tiles: cutTiles,
+  photo: takePhoto,
   'plan-file': takePlanFile,
   'plan-thumbnail': planThumbnail,
   'plan-page': planPage,

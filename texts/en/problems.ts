@@ -159,6 +159,28 @@ export const problems = {
   'mark-not-read':
     '{{field}}: “{{value}}” is not a length mark. Type the digits as they are printed on the cable, for example 0148.',
   'marks-alike': '{{field}}: both marks are {{value}}. Read the mark at the other end.',
+  'inspection-place': '{{field}}: measure where it is now: type the distances from the walls, or put the pin on the plan.',
+  'sign-off-name': '{{field}}: type the name of whoever signs.',
+  'sign-off-open': '{{field}}: {{count}} open. Settle them, or type the name of whoever accepts them.',
+  'sign-off-why': '{{field}}: write why the open errors are accepted.',
+  'test-length': '{{field}}: type a length above 0 and up to 5000 m, or leave it empty.',
+  'learned-too-few': 'At least three measured runs are needed before the factor is corrected. Measured so far: {{count}}.',
+  'site-reason': '{{field}}: write why in a few words; the office reads it.',
+  'substitute-same': '{{field}}: that is what is planned already. Choose another one.',
+  'substitute-family':
+    '{{field}}: {{after}} cannot stand in for {{before}}: another kind of cable, or fewer conductors. Add a cable instead.',
+  'spool-overdrawn':
+    'Spool {{spool}} held {{lengthM}}, and {{cutM}} would have been cut from it. Somebody else cut from it too: correct the length, or choose the spool that it came from.',
+  'note-secret': '{{field}}: this looks like a password. Write where it is kept, not what it is.',
+  'upload-differs': 'This photo was begun with another size. Take it again.',
+  'upload-gap': 'A part of the photo is missing. It is sent again by itself.',
+  'upload-too-long': 'More of the photo came than it has. Take it again.',
+  'upload-fingerprint': 'The photo arrived damaged. It is sent again by itself.',
+  'photo-kind':
+    'Photos are JPEG, PNG or WebP, films MP4, WebM or MOV. This file is {{kindFound}}. Choose another file, or set the camera to JPEG.',
+  'photo-too-large': '{{name}} is larger than 120 MB. Film in shorter pieces.',
+  'storage-full':
+    'This device is nearly full: {{leftMb}} MB are left. Send what is waiting, or make room, before you take more photos.',
   'pull-spool-missing': '{{field}}: choose the spool that the length came from, or leave the length empty.',
   'pull-cable': '{{field}}: spool {{value}} has another cable than run {{number}}. Choose a spool of its cable.',
   'pull-length': '{{field}}: type the length that came off the spool, more than 0 and up to 5000 m.',

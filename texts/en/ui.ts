@@ -1021,6 +1021,7 @@ export const ui = {
   conflict: {
     title: 'Two people changed the same thing',
     text: 'While you edited, another person changed {{what}}. Which value stays?',
+    byWhom: 'Theirs is by {{name}}, {{when}}.',
     field: 'Field',
     mine: 'Yours',
     theirs: 'Theirs',

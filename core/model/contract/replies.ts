@@ -1,6 +1,7 @@
 // What the server answers, as Zod schemas: the types of both sides, the API description and the tests come from them.
 import { z } from 'zod';
 import {
+  CABLE_FAULTS,
   cableType,
   changeSchema,
   COLLECTIONS,
@@ -228,6 +229,45 @@ export const switchScriptsReply = z.strictObject({
   scripts: z.array(z.strictObject({ name: z.string(), title: z.string() })),
 });
 export type SwitchScriptsReply = z.infer<typeof switchScriptsReply>;
+
+const numberOfRun = z.string().min(1).max(40);
+/** A cable that is tested, as the plan has it: a simulated tester reads it, a real one its own leads. */
+export const testedCable = z.strictObject({
+  number: numberOfRun,
+  nth: z.int().min(1).max(30_000).describe('its place in the order of numbers'),
+  lengthM: z.number().gt(0).max(5000).nullable().describe('as planned or cut, m'),
+  others: z.array(z.strictObject({ number: numberOfRun, nth: z.int().min(1).max(30_000) })).max(2000),
+});
+export type TestedCable = z.infer<typeof testedCable>;
+export const testerReading = z.strictObject({
+  lengthM: z.number().min(0).max(5000).nullable(),
+  lossDb: z.number().min(0).max(200).nullable(),
+  faults: z
+    .array(z.strictObject({ fault: z.enum(CABLE_FAULTS), pair: z.string().max(20), atM: z.number().min(0).max(5000).nullable() }))
+    .max(20),
+  farEnd: z.string().max(40).describe('number of the run whose remote unit answered; empty where none did'),
+});
+export type TesterReading = z.infer<typeof testerReading>;
+export const testerRequest = z.strictObject({ cable: testedCable, script: z.string().min(1).max(40) });
+export const testerReply = z.strictObject({ simulated: z.boolean(), tester: z.string(), reading: testerReading });
+export type TesterReply = z.infer<typeof testerReply>;
+
+/** Largest photo or film, bytes. */
+export const MAX_SITE_FILE_BYTES = 120 * 1024 * 1024;
+export const SITE_FILE_TYPES = ['image/jpeg', 'image/png', 'image/webp', 'video/mp4', 'video/webm', 'video/quicktime'] as const;
+export const siteFileRequest = z.strictObject({
+  mediaType: z.enum(SITE_FILE_TYPES),
+  sizeBytes: z.int().min(1).max(MAX_SITE_FILE_BYTES),
+});
+export const siteFileReply = z.strictObject({
+  id: z.string(),
+  sizeBytes: z.int(),
+  receivedBytes: z.int(),
+  isComplete: z.boolean(),
+});
+export type SiteFileState = z.infer<typeof siteFileReply>;
+export const siteFilesReply = z.strictObject({ files: z.array(siteFileReply) });
+export type SiteFilesReply = z.infer<typeof siteFilesReply>;
 
 const member = z.strictObject({
   id: z.uuid(),

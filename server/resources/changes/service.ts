@@ -89,6 +89,7 @@ async function applyOne(
       if (change.baseRevision > before) throw refusal('revision-unknown', { field: 'baseRevision', revision: before });
       await writeAll(store, change);
       await keepBounds(store, change);
+      await keepSpools(store, change);
       for (const about of acceptancesIn(change.operations))
         await services.audit.add(
           { firmId: member.firmId, kind: 'accepted', member, about: { project: projectId, ...about } },
@@ -126,6 +127,14 @@ async function writeAll(store: ChangeStore, change: Change): Promise<void> {
     if (conflicts.length === 0) await store.write(operation, outcome.value);
   }
   if (conflicts.length > 0) throw refusal('conflict', { conflicts });
+}
+
+/** No more comes off a spool than was on it: the second of two people who claim the same cable without a connection is told. */
+async function keepSpools(store: ChangeStore, { operations }: Change): Promise<void> {
+  const cuts = operations.filter(({ op, in: list }) => list === 'spoolCuts' && op !== 'delete').map(({ id }) => id);
+  const overdrawn = cuts.length === 0 ? null : await store.overdrawnSpool(cuts);
+  if (overdrawn)
+    throw new PlannedRefusal({ code: 'spool-overdrawn', kind: 'out_of_domain', field: 'spoolCuts.lengthM', ...overdrawn });
 }
 
 /** Holds the project against its bounds where the change can have broken them. */

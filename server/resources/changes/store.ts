@@ -82,6 +82,18 @@ export class ChangeStore {
     return this.database.models.records[name].count({ where: { projectId: this.projectId }, transaction: this.transaction });
   }
 
+  /** A spool of these cuts from which more is cut than was on it, with both lengths, m; null where none is. */
+  async overdrawnSpool(cutIds: readonly string[]): Promise<{ spool: string; lengthM: number; cutM: number } | null> {
+    const [row] = await this.database.sequelize.query<{ spool: string; lengthM: number; cutM: number }>(
+      `SELECT s.code AS spool, s.length_m AS "lengthM", sum(c.length_m) AS "cutM"
+       FROM spools s JOIN spool_cuts c ON c.project_id = s.project_id AND c.spool_id = s.id
+       WHERE s.project_id = :projectId AND s.id IN (SELECT spool_id FROM spool_cuts WHERE project_id = :projectId AND id IN (:cutIds))
+       GROUP BY s.id, s.code, s.length_m HAVING sum(c.length_m) > s.length_m + 1e-6 LIMIT 1`,
+      { replacements: { projectId: this.projectId, cutIds }, type: QueryTypes.SELECT, transaction: this.transaction },
+    );
+    return row ?? null;
+  }
+
   async current(operation: Operation): Promise<Fields | undefined> {
     const { models } = this.database;
     const { transaction } = this;

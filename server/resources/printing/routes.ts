@@ -9,8 +9,11 @@ import {
   switchRequest,
   switchScriptsReply,
   type SwitchScriptsReply,
+  testerRequest,
+  testerReply,
+  type TesterReply,
 } from '@dusky-spool/core/model';
-import { type Bridge, SWITCH_SCRIPTS } from '../../bridge/index.ts';
+import { type Bridge, SWITCH_SCRIPTS, TESTER_SCRIPTS } from '../../bridge/index.ts';
 import { refusal } from '../../http/problems.ts';
 import { parseShape } from '../../http/parse.ts';
 import type { RouteTable } from '../../http/route-table.ts';
@@ -52,6 +55,7 @@ export function instrumentRoutes(table: RouteTable, { database }: Services, brid
       response.json({ simulated: bridge.switchIsSimulated, ports } satisfies SwitchReply);
     },
   );
+  testerRoutes(table, bridge);
   table.get(
     '/bridge/printer/jobs',
     'field',
@@ -67,4 +71,28 @@ export function instrumentRoutes(table: RouteTable, { database }: Services, brid
     if (!job) throw refusal('not-found', { field: 'job' });
     response.type(job.mediaType).send(job.bytes);
   });
+}
+
+function testerRoutes(table: RouteTable, bridge: Bridge): void {
+  table.get(
+    '/bridge/tester/scripts',
+    'field',
+    { does: 'Scripts of faults that the simulated cable tester plays', reply: switchScriptsReply },
+    (_request, response) => {
+      const scripts = TESTER_SCRIPTS.map(({ name, title }) => ({ name, title }));
+      response.json({ simulated: bridge.testerIsSimulated, scripts } satisfies SwitchScriptsReply);
+    },
+  );
+  table.post(
+    '/bridge/tester/test',
+    'field',
+    { does: 'Tests a cable', body: testerRequest, reply: testerReply },
+    express.json({ limit: '200kb' }),
+    async (request, response) => {
+      const { cable, script } = parseShape(request.body, testerRequest);
+      if (!TESTER_SCRIPTS.some(({ name }) => name === script)) throw refusal('not-found', { field: 'script' });
+      const reading = await bridge.tester.test(cable, script);
+      response.json({ simulated: bridge.testerIsSimulated, tester: bridge.tester.name, reading } satisfies TesterReply);
+    },
+  );
 }

@@ -30,6 +30,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useShallow } from 'zustand/react/shallow';
 import { App as AntApp, Button, Modal, Spin } from 'antd';
+import { whenText } from '../ui/when.ts';
 import { conflictLines, problemSentence } from '@dusky-spool/texts';
 import { planElement } from '../canvas/inspector-focus.ts';
 import { Finder } from './Finder.tsx';
@@ -361,6 +362,9 @@ function ConflictDialog({ conflict, view }: { readonly conflict: OpenConflict; r
       }
     >
       <p>{text('conflict.text', { what: things.join(', ') })}</p>
+      {conflict.theirs && (
+        <p className="faint">{text('conflict.byWhom', { name: conflict.theirs.author, when: whenText(conflict.theirs.at) })}</p>
+      )}
       <table className={css.conflicts}>
         <thead>
           <tr>

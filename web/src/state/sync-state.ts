@@ -18,8 +18,10 @@ export type Connection = 'online' | 'offline' | 'database-away' | 'signed-out' |
 export interface OpenConflict {
   readonly change: Change;
   readonly conflicts: readonly FieldConflict[];
-  /** Not a field that both changed, but a port that somebody else has taken: keeping one's own takes it from him. */
+  /** Not a field that both changed, but a port or cable of a spool that somebody else has taken: keeping one's own takes it from him. */
   readonly isTaken?: boolean;
+  /** Who changed what is in the way, and when; null where that is not known. */
+  readonly theirs: { readonly author: string; readonly at: string } | null;
 }
 
 export interface SyncState {

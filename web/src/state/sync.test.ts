@@ -9,14 +9,19 @@ import {
   type ChangesReply,
   checkIntegrity,
   COLLECTION_NAMES,
+  create,
   type Operation,
   type ProjectDocument,
   type StoredChange,
   update,
 } from '@dusky-spool/core/model';
-import { designedHouse, smallHouse } from '@dusky-spool/core/testing';
+import { proposedRoutes, runState } from '@dusky-spool/core/runs';
+import { countedIds, designedHouse, smallHouse, withDevices } from '@dusky-spool/core/testing';
 import { ProjectSync } from './sync.ts';
 import { SendRefused, type SyncState, Unreachable } from './sync-state.ts';
+
+/** Edits that three people make apart: all 2,000 in `npm run soak`, a quarter of them with every test. */
+const EDITS = process.env.SOAK === '1' ? 2000 : 500;
 
 /** A server in memory with the rules of the real one, whose answers can be lost. */
 class MemoryServer {
@@ -55,7 +60,7 @@ class MemoryServer {
         break;
       }
       this.project = whole.value;
-      const stored = { revision: this.log.length + 1, change, author: '', at: '' };
+      const stored = { revision: this.log.length + 1, change, author: 'Someone', at: '2026-12-02T10:00:00.000Z' };
       this.log.push(stored);
       results.push({ id: change.id, status: 'applied', revision: stored.revision });
     }
@@ -241,6 +246,149 @@ describe('keeping in step with the server', () => {
       ]);
     }
   });
+
+  it('asks which cut of a spool stays where two people pulled one run, or took more cable than there was', async () => {
+    for (const choice of ['mine', 'theirs'] as const) {
+      const tasks: (() => void)[] = [];
+      const house = designedHouse([{ typeId: 'network-drop', at: [1, 0.05] }]);
+      const [run] = Object.values(house.runs);
+      const spool = {
+        id: 's',
+        code: 'S1',
+        cableTypeId: run.cableTypeId,
+        lengthM: 100,
+        jacketColour: '',
+        make: '',
+        isBoxed: false,
+        needsStand: true,
+        note: '',
+      };
+      const server = new MemoryServer({ ...house, spools: { s: spool } });
+      const [one, two] = [openTab(server, tasks), openTab(server, tasks)];
+      const cut = (id: string, lengthM: number, runId: string | null): Operation =>
+        create('spoolCuts', { id, spoolId: 's', runId, lengthM, on: '2026-12-02', firstMark: '', lastMark: '' });
+      server.fails = () => 'before';
+      one.edit('Pulled', [cut('c1', 30, run.id)]);
+      two.edit('Pulled', [cut('c2', 40, run.id)]);
+      await settle(tasks);
+      server.fails = () => 'no';
+      await settle(tasks);
+      const asked = [one, two].find((tab) => tab.current.conflict !== null)!;
+      const [own, theirs] = asked === one ? ['c1', 'c2'] : ['c2', 'c1'];
+      expect(asked.current.conflict!.conflicts.map(({ id, field }) => [id, field])).to.deep.equal([[theirs, 'lengthM']]);
+      expect(asked.current.conflict!.theirs).to.deep.equal({ author: 'Someone', at: '2026-12-02T10:00:00.000Z' });
+      asked.resolve(choice);
+      await settle(tasks);
+      expect(Object.keys(server.project.spoolCuts)).to.deep.equal([choice === 'mine' ? own : theirs]);
+    }
+  });
+
+  it('writes down one kept route where two people recorded the same pull', async () => {
+    const tasks: (() => void)[] = [];
+    const house = designedHouse([{ typeId: 'network-drop', at: [1, 0.05] }]);
+    const [run] = Object.values(house.runs);
+    const server = new MemoryServer(house);
+    const [one, two] = [openTab(server, tasks), openTab(server, tasks)];
+    server.fails = () => 'before';
+    for (const tab of [one, two]) {
+      const pulled = runState(tab.current.view, [run.id], 'pulled', proposedRoutes(tab.current.view));
+      if (!pulled.ok) throw new Error(pulled.problem.code);
+      tab.edit('Pulled', pulled.value);
+    }
+    await settle(tasks);
+    server.fails = () => 'no';
+    await settle(tasks);
+    expect(Object.values(server.project.routes).map(({ runId }) => runId)).to.deep.equal([run.id]);
+    for (const tab of [one, two]) {
+      await tab.catchUp();
+      expect([tab.current.pending.length, tab.current.setAside.length, tab.current.conflict]).to.deep.equal([0, 0, null]);
+      expect(tab.current.view).to.deep.equal(server.project);
+    }
+  });
+
+  it('loses and doubles nothing of the edits that three people made apart for a day', async () => {
+    const tasks: (() => void)[] = [];
+    const wanted = Array.from({ length: 240 }, (_, n) => ({
+      typeId: 'ceiling-speaker',
+      at: [0.3 + 0.05 * (n % 60), 0.5 + 0.5 * Math.floor(n / 60)] as const,
+    }));
+    const server = new MemoryServer(withDevices(smallHouse(), wanted, countedIds()).project);
+    const tabs = [openTab(server, tasks), openTab(server, tasks), openTab(server, tasks)];
+    const runIds = Object.keys(server.project.runs);
+    let seed = 20261202;
+    const random = (below: number) => {
+      seed = (Math.imul(seed, 1664525) + 1013904223) >>> 0;
+      return Math.floor((seed / 2 ** 32) * below);
+    };
+    server.fails = () => 'before';
+    const made = new Map<string, { readonly tab: number; readonly operations: readonly Operation[] }>();
+    let photos = 0;
+    for (let n = 0; n < EDITS; n++) {
+      const index = random(3);
+      const tab = tabs[index];
+      const { view } = tab.current;
+      const run = view.runs[runIds[random(runIds.length)]];
+      const choice = random(5);
+      const value = `${index}-${n}`;
+      const operation =
+        choice === 0
+          ? update('runs', run, { note: value })
+          : choice === 1
+            ? update('runs', run, { floorMark: value })
+            : choice === 2
+              ? update('runs', run, { rawTestedOn: `2026-12-${String(1 + random(28)).padStart(2, '0')}` })
+              : choice === 3
+                ? update('devices', view.devices[run.deviceId], { note: value })
+                : create('taskTimes', {
+                    ...{ id: `t${index}_${++photos}`, task: 'pull', roomId: null, count: 1, estimateHours: 1, hours: 1 },
+                    ...{ reason: value, isAttic: false, by: `Crew ${index}`, on: '2026-12-02' },
+                  });
+      if (!operation) continue;
+      const before = tab.current.pending.length;
+      expect(tab.edit('Edit', [operation])).to.equal(null);
+      expect(tab.current.pending.length).to.equal(before + 1);
+      made.set(tab.current.pending.at(-1)!.id, { tab: index, operations: [operation] });
+    }
+    expect(made.size).to.be.greaterThan(0.95 * EDITS);
+    await settle(tasks);
+    server.fails = () => 'no';
+    const soon = async () => {
+      for (let turn = 0; turn < 4; turn++) await new Promise((done) => setImmediate(done));
+      tasks.splice(0).forEach((task) => task());
+    };
+    // They meet; every conflict is settled by a person, by turns one way and the other.
+    const givenUp = new Set<string>();
+    const kept = new Map<string, string>();
+    for (let round = 0; round < 20_000; round++) {
+      await soon();
+      const asked = tabs.filter((tab) => tab.current.conflict !== null);
+      if (asked.length === 0 && tabs.every((tab) => tab.current.pending.length === 0)) break;
+      for (const tab of asked) {
+        const { change } = tab.current.conflict!;
+        const origin = kept.get(change.id) ?? change.id;
+        if (random(2) === 0) {
+          givenUp.add(origin);
+          tab.resolve('theirs');
+        } else {
+          const known = new Set(tab.current.pending.map(({ id }) => id));
+          tab.resolve('mine');
+          const next = tab.current.pending.find(({ id }) => !known.has(id));
+          if (next) kept.set(next.id, origin);
+        }
+      }
+      for (const tab of tabs) void tab.tryAgain();
+    }
+    for (const tab of tabs) await tab.catchUp();
+    for (const tab of tabs) {
+      expect([tab.current.pending.length, tab.current.setAside.length, tab.current.conflict]).to.deep.equal([0, 0, null]);
+      expect(tab.current.view).to.deep.equal(server.project);
+    }
+    // Every edit is accounted for: stored once, or given up by a person.
+    const stored = server.log.map(({ change }) => kept.get(change.id) ?? change.id);
+    expect(new Set(stored).size).to.equal(stored.length);
+    for (const id of made.keys()) expect(stored.includes(id) !== givenUp.has(id), id).to.equal(true);
+    expect(Object.keys(server.project.taskTimes)).to.have.length(photos);
+  }).timeout(120_000);
 
   it('fits a room to two walls that two people moved, and asks nobody', async () => {
     const tasks: (() => void)[] = [];

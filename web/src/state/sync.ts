@@ -1,4 +1,5 @@
-import { overTaken, takenPorts } from './port-conflicts.ts';
+import { withoutAlreadyThere } from './already-there.ts';
+import { overTaken, taken } from './taken.ts';
 import { Derivations, derivationsOf, edited, touchedBy } from '@dusky-spool/core/derive';
 import { renumberTaken } from '@dusky-spool/core/devices';
 import type { Problem } from '@dusky-spool/core/math';
@@ -47,6 +48,8 @@ export class ProjectSync {
   /** How many edits go out at once: one by one after a refusal of the whole. */
   private batchSize = MAX_AT_ONCE;
   private failuresOfFirst = 0;
+  /** Who changed a record last, and when, of those that others changed while this tab was open: `list/id`. */
+  private readonly changedBy = new Map<string, { readonly author: string; readonly at: string }>();
   private state: SyncState;
 
   constructor(
@@ -127,29 +130,43 @@ export class ProjectSync {
 
   /** A change as the server stored it, from this tab or another. */
   receive(stored: StoredChange): void {
-    if (stored.revision <= this.revision) {
-      this.forget(stored.change.id);
-      return;
+    this.receiveAll([stored]);
+  }
+
+  /** Changes in the order of the server; what is pending is laid over them once, however many they are. */
+  private receiveAll(list: readonly StoredChange[]): void {
+    const before = [...this.pending];
+    let [isNew, isOwn] = [false, true];
+    for (const stored of list) {
+      if (stored.revision <= this.revision) {
+        this.forget(stored.change.id);
+        continue;
+      }
+      if (stored.revision > this.revision + 1) {
+        void this.catchUp();
+        break;
+      }
+      const applied = applyChange(this.base, stored.change);
+      if (!applied.ok) {
+        // The server has applied it, so the two sides differ: nothing short of loading anew is honest.
+        this.publish({ notice: { code: 'revision-unknown' } });
+        break;
+      }
+      this.base = applied.value;
+      this.revision = stored.revision;
+      if (stored.at !== '')
+        for (const operation of stored.change.operations)
+          this.changedBy.set(`${operation.in}/${operation.id}`, { author: stored.author, at: stored.at });
+      // The common case, one's own first pending change coming back, leaves the view as it is.
+      if (this.pending[0]?.id === stored.change.id) this.acknowledged.push(stored.change);
+      else isOwn = false;
+      isNew = true;
+      before.push(stored.change);
+      this.pending = this.pending.filter((change) => change.id !== stored.change.id);
     }
-    if (stored.revision > this.revision + 1) {
-      void this.catchUp();
-      return;
-    }
-    const applied = applyChange(this.base, stored.change);
-    if (!applied.ok) {
-      // The server has applied it, so the two sides differ: nothing short of loading anew is honest.
-      this.publish({ notice: { code: 'revision-unknown' } });
-      return;
-    }
-    this.base = applied.value;
-    this.revision = stored.revision;
-    // The common case, one's own first pending change coming back, leaves the view as it is.
-    const own = this.pending[0]?.id === stored.change.id;
-    if (own) this.acknowledged.push(stored.change);
-    const before = [...this.pending, stored.change];
-    this.pending = this.pending.filter((change) => change.id !== stored.change.id);
+    if (!isNew) return;
     void this.outside.keep(this.pending).catch(() => undefined);
-    this.publish({ ...(own ? {} : this.viewAfter(before)), revision: this.revision, pending: this.pending });
+    this.publish({ ...(isOwn ? {} : this.viewAfter(before)), revision: this.revision, pending: this.pending });
   }
 
   private forget(changeId: string): void {
@@ -172,7 +189,7 @@ export class ProjectSync {
     try {
       for (let more = true; more && !this.stopped;) {
         const changes = await this.outside.since(this.revision);
-        for (const stored of changes) this.receive(stored);
+        this.receiveAll(changes);
         more = changes.length >= 500;
       }
       this.reached();
@@ -236,21 +253,32 @@ export class ProjectSync {
     if (problem.code === 'conflict') {
       const again = await this.outside.resettle?.(this.base, change, problem.conflicts as FieldConflict[]);
       if (again) return this.replace(change, again);
-      this.publish({ conflict: { change, conflicts: problem.conflicts as FieldConflict[] }, ...this.viewAfter(this.pending) });
+      this.ask(change, problem.conflicts as FieldConflict[], false);
       return;
     }
     if (problem.code === 'value-taken' && (problem.field === 'runs.number' || problem.field === 'devices.number')) {
       this.replace(change, renumberTaken(this.base, change));
       return;
     }
-    if (problem.code === 'value-taken') {
-      const conflicts = takenPorts(this.base, change).map(({ conflict }) => conflict);
+    if (problem.code === 'record-exists') {
+      const left = withoutAlreadyThere(this.base, change);
+      if (left?.length === 0) return this.drop(change);
+      if (left && left.length < change.operations.length) return this.replace(change, left);
+    }
+    if (problem.code === 'value-taken' || problem.code === 'spool-overdrawn') {
+      const conflicts = taken(this.base, change).map(({ conflict }) => conflict);
       if (conflicts.length > 0) {
-        this.publish({ conflict: { change, conflicts, isTaken: true }, ...this.viewAfter(this.pending) });
+        this.ask(change, conflicts, true);
         return;
       }
     }
     this.putAside(change, problem);
+  }
+
+  /** Asks a person which value stays. */
+  private ask(change: Change, conflicts: readonly FieldConflict[], isTaken: boolean): void {
+    const theirs = conflicts.flatMap((one) => this.changedBy.get(`${one.in}/${one.id}`) ?? []).at(-1) ?? null;
+    this.publish({ conflict: { change, conflicts, theirs, ...(isTaken ? { isTaken } : {}) }, ...this.viewAfter(this.pending) });
   }
 
   private putAside(change: Change, problem: Problem): void {

@@ -15,6 +15,7 @@ const ADDRESSES = [
   '/p/PROJECT/cabling?view=ways',
   '/p/PROJECT/cabling?view=labels',
   '/p/PROJECT/survey?view=walk',
+  '/p/PROJECT/inspect?view=findings',
   '/p/PROJECT/inspect?view=rules',
   '/p/PROJECT/inspect?view=calculators',
   '/projects',

@@ -13,7 +13,7 @@ describe('a practitioner who looks at everything before the walls close', functi
     house = await openGranary(app, page);
   });
   after(() => app.close());
-  const at = (view = '') => page.goto(`${app.url}/p/${house}/inspect${view}`);
+  const at = (view = '?view=findings') => page.goto(`${app.url}/p/${house}/inspect${view}`);
   const card = (words: string) => page.locator('.finding', { hasText: words }).first();
 
   it('accepts a finding with a reason until a day, sees it among the accepted, and takes that back', async () => {

@@ -1,11 +1,21 @@
-import { bothRoutes, type BothRoutes, type TidyRoutes, tidyRoutes } from '../pathways/index.ts';
+import { bothRoutes, type BothRoutes, holeSchedule, type TidyRoutes, tidyRoutes } from '../pathways/index.ts';
 import { type Cure, curesFor, findingKey, FINDINGS } from '../rules/index.ts';
 import { Derivations, derivationsOf, edited, listOf, onLevel, type Steps } from '../derive/index.ts';
-import { type CloseOfDay, closeOfDay } from '../field/index.ts';
+import {
+  type CableSearch,
+  type CloseOfDay,
+  closeOfDay,
+  type CrewDay,
+  crewDay,
+  pullDay,
+  searchCable,
+  siteInspection,
+  type SiteInspection,
+} from '../field/index.ts';
 import { cablingReport, type CablingReport, type ScheduleWords } from '../sheets/index.ts';
 import { clashesOf, type HeadEndChange, headEndLengths, type RuleKey, setHeadEndRule } from '../devices/index.ts';
 import { ok, type Outcome } from '../math/index.ts';
-import type { Device, Operation, ProjectDocument } from '../model/index.ts';
+import type { Device, Inspection, Operation, ProjectDocument } from '../model/index.ts';
 import {
   bundleByRoute,
   choicesOf,
@@ -165,6 +175,24 @@ export class DerivedProject {
   /** What has to be done before the crew leaves. */
   closeOfDay(): CloseOfDay {
     return closeOfDay(this.opened.project, planRuns(this.opened.project));
+  }
+
+  /** The site inspection: expected against found. */
+  siteInspection(inspection: Inspection): SiteInspection {
+    const { project } = this.opened;
+    return siteInspection(project, holeSchedule(project, planRuns(project)), inspection);
+  }
+
+  /** What a crew has to know in the morning of `today`, YYYY-MM-DD. */
+  crewDay(today: string): CrewDay {
+    const { project } = this.opened;
+    const planned = planRuns(project);
+    return crewDay(project, planned, pullDay(project, planSpoolsOf(project)).pulls, holeSchedule(project, planned), today);
+  }
+
+  /** Where the lead of a device may be, once the walls are closed; null where there is no such device. */
+  cableSearch(deviceId: string, today: string): CableSearch | null {
+    return searchCable(this.opened.project, deviceId, planRuns(this.opened.project), today);
   }
 
   /** Operations that bundle runs by the pathways that they share. */

@@ -25,6 +25,7 @@ export {
 } from './find-cable.ts';
 export { type FootageMarks, lengthByMarks, type MarkedLength } from './footage.ts';
 export {
+  alongWallOf,
   type InspectionLine,
   isFault,
   isOpen,

@@ -229,6 +229,13 @@ export interface MovedBy {
   readonly isMoved: boolean;
 }
 
+/** The place beside a device by so much along its wall, to the right of somebody who looks at it above 0, m. */
+export function alongWallOf(project: ProjectDocument, deviceId: string, alongM: number): Point2 {
+  const { x, y, facingRad } = project.devices[deviceId];
+  // Who looks at a wall looks against the way the device faces: the right hand is a quarter turn on from its facing.
+  return [x - alongM * Math.sin(facingRad), y + alongM * Math.cos(facingRad)];
+}
+
 /** How far a device was found from its planned place; more than `limitM` counts as moved. Heights at the ceiling are not compared. */
 export function movedBy(
   planned: { readonly at: Point2; readonly heightM: number | null },

@@ -275,6 +275,9 @@ function Header({
         ?
       </Link>
       <FollowChip />
+      <Link className="chip quiet" to={`/p/${projectId}/inspect?view=findings`}>
+        {text('site.openChecks')}
+      </Link>
       <button
         type="button"
         className={`chip ${stops.length > 0 ? 'stop' : looks.length > 0 ? 'look' : nothingTold || isBare ? 'quiet' : 'fine'}`}

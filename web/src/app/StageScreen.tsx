@@ -1,7 +1,7 @@
 import type { Stage } from '../state/progress.ts';
 import { HandoverStage } from '../screens/stages/HandoverStage.tsx';
 import { HeadEndScreen } from '../screens/head-end/HeadEndScreen.tsx';
-import { ChecksScreen } from '../screens/checks/ChecksScreen.tsx';
+import { InspectScreen } from '../screens/inspection/InspectScreen.tsx';
 import { OrderScreen } from '../screens/order/OrderScreen.tsx';
 import { PreWireScreen } from '../screens/field/PreWireScreen.tsx';
 import { TrimOutStage } from '../screens/stages/TrimOutStage.tsx';
@@ -21,7 +21,7 @@ export function StageScreen({ projectId, stage }: Props) {
     case 'pre-wire':
       return <PreWireScreen />;
     case 'inspect':
-      return <ChecksScreen projectId={projectId} />;
+      return <InspectScreen projectId={projectId} />;
     case 'trim-out':
       return <TrimOutStage />;
     default:

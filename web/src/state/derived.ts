@@ -1,7 +1,7 @@
 import type { Cure } from '@dusky-spool/core/rules';
 import type { Derived, DerivedFinding, HeadEndPlanQuestion, HeadEndQuestion, RoomSystemQuestion } from '@dusky-spool/core/deltas';
 import type { Outcome } from '@dusky-spool/core/math';
-import type { Operation, ProjectDocument, Run } from '@dusky-spool/core/model';
+import type { Inspection, Operation, ProjectDocument, Run } from '@dusky-spool/core/model';
 import type { Offer } from '@dusky-spool/core/order';
 import type { PlannedRun } from '@dusky-spool/core/runs';
 import { useEffect, useLayoutEffect, useState } from 'react';
@@ -148,6 +148,12 @@ export const askTidyRoutes = (newId: string) => ask('tidyRoutes', { newId });
 export const askCabling = () => ask('cabling', null);
 /** What has to be done before the crew leaves. */
 export const askCloseOfDay = () => ask('closeOfDay', null);
+/** The site inspection: expected against found. */
+export const askSiteInspection = (inspection: Inspection) => ask('siteInspection', inspection);
+/** What a crew has to know in the morning of a day. */
+export const askCrewDay = (day: string) => ask('crewDay', day);
+/** Where the lead of a device may be behind a closed wall. */
+export const askCableSearch = (deviceId: string) => ask('cableSearch', { deviceId, today: today() });
 /** Operations that bundle runs by the pathways that they share. */
 export const askBundles = async (): Promise<readonly Operation[]> => (await ask('bundles', null)) ?? [];
 /** What an edit would do beside what was asked. */

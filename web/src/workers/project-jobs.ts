@@ -13,7 +13,7 @@ import type { HeadEndChoice } from '@dusky-spool/core/head-end';
 import type { TidyRoutes } from '@dusky-spool/core/pathways';
 import type { Outcome } from '@dusky-spool/core/math';
 import type { Offer, Schedule } from '@dusky-spool/core/order';
-import type { Operation, ProjectDocument } from '@dusky-spool/core/model';
+import type { Inspection, Operation, ProjectDocument } from '@dusky-spool/core/model';
 import type { BassAdvice, TheatreDesign } from '@dusky-spool/core/theatre';
 import type { JobHandlers } from './jobs.ts';
 
@@ -49,6 +49,12 @@ export interface ProjectJobs {
   readonly tidyRoutes: Question<{ readonly newId: string }, TidyRoutes>;
   readonly cabling: Question<null, ReturnType<DerivedProject['cabling']>>;
   readonly closeOfDay: Question<null, ReturnType<DerivedProject['closeOfDay']>>;
+  readonly siteInspection: Question<Inspection, ReturnType<DerivedProject['siteInspection']>>;
+  readonly crewDay: Question<string, ReturnType<DerivedProject['crewDay']>>;
+  readonly cableSearch: Question<
+    { readonly deviceId: string; readonly today: string },
+    ReturnType<DerivedProject['cableSearch']>
+  >;
   readonly bundles: Question<null, readonly Operation[]>;
   readonly effects: Question<readonly Operation[], ReturnType<DerivedProject['effects']>>;
   readonly scheme: Question<string, ReturnType<DerivedProject['scheme']>>;
@@ -105,6 +111,9 @@ export function projectHandlers(derived: DerivedProject): JobHandlers<ProjectJob
     tidyRoutes: ({ newId }) => derived.tidyRoutes(() => newId),
     cabling: () => derived.cabling(),
     closeOfDay: () => derived.closeOfDay(),
+    siteInspection: (inspection) => derived.siteInspection(inspection),
+    crewDay: (today) => derived.crewDay(today),
+    cableSearch: ({ deviceId, today }) => derived.cableSearch(deviceId, today),
     bundles: () => derived.bundles(),
     effects: (operations) => derived.effects(operations),
     scheme: (pattern) => derived.scheme(pattern),

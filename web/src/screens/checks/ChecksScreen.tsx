@@ -7,22 +7,24 @@ import { FindingList } from './FindingList.tsx';
 import { Reference } from './Reference.tsx';
 import { RuleTable } from './RuleTable.tsx';
 
-const VIEWS = ['findings', 'rules', 'calculators', 'reference'] as const;
-type View = (typeof VIEWS)[number];
+/** The views of the checks; the site inspection of the same stage has others. */
+// eslint-disable-next-line react-refresh/only-export-components -- the screen around it asks which view is meant
+export const CHECK_VIEWS = ['findings', 'rules', 'calculators', 'reference'] as const;
+type View = (typeof CHECK_VIEWS)[number];
 
 /** What the checks found, how the rules are set, and the calculators behind them. */
 export function ChecksScreen({ projectId }: { readonly projectId: string }) {
   const [query, setQuery] = useSearchParams();
-  const view = VIEWS.find((one) => one === query.get('view')) ?? 'findings';
+  const view = CHECK_VIEWS.find((one) => one === query.get('view')) ?? 'findings';
   return (
     <StagePage
-      title={text('stage.inspect.title')}
+      title={text('site.checks')}
       lead={text(`checks.leads.${view}`)}
       aside={
         <Segmented<View>
           value={view}
-          options={VIEWS.map((value) => ({ value, label: text(`checks.views.${value}`) }))}
-          onChange={(next) => setQuery(next === 'findings' ? {} : { view: next })}
+          options={CHECK_VIEWS.map((value) => ({ value, label: text(`checks.views.${value}`) }))}
+          onChange={(next) => setQuery({ view: next })}
         />
       }
     >

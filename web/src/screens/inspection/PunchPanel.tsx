@@ -43,7 +43,7 @@ function PunchLine({ item }: { readonly item: InspectionItem }) {
   };
   const set = (after: Partial<InspectionItem>) => change(changeRecord('inspectionItems', item, after));
   return (
-    <section className={css.line} aria-label={`${name}: ${what}`}>
+    <div role="group" className={css.line} aria-label={`${name}: ${what}`}>
       <div className={css.lineHead}>
         <b>{name}</b> <span className={css.bad}>{what}</span>
       </div>
@@ -63,6 +63,6 @@ function PunchLine({ item }: { readonly item: InspectionItem }) {
           </Button>
         )}
       </div>
-    </section>
+    </div>
   );
 }

@@ -118,7 +118,7 @@ function TestLine({ planned, nth, numbers, script }: LineProps) {
     }
   };
   return (
-    <section className={css.line} aria-label={run.number}>
+    <div role="group" className={css.line} aria-label={run.number}>
       <div className={css.lineHead}>
         <RunTag number={run.number} />
         {last && (
@@ -154,7 +154,7 @@ function TestLine({ planned, nth, numbers, script }: LineProps) {
         </div>
       )}
       <FieldProblem sentence={problem} />
-    </section>
+    </div>
   );
 }
 

@@ -84,7 +84,7 @@ function Line({ line, before, inspection }: LineProps) {
           {project.levels[line.levelId]?.name} · {room}
         </h3>
       )}
-      <section className={css.line} aria-label={name}>
+      <div role="group" className={css.line} aria-label={name}>
         <div className={css.lineHead}>
           <b>{name}</b>
           {line.runs.slice(0, 6).map((run) => (
@@ -130,7 +130,7 @@ function Line({ line, before, inspection }: LineProps) {
           />
         )}
         <FieldProblem sentence={problem} />
-      </section>
+      </div>
     </>
   );
 }

@@ -25,7 +25,7 @@ describe('the site inspection on screen', () => {
     const page = open('walk');
     await page.findByText(/By the records: No label, Not tested/, {}, SLOW);
     const [line] = page
-      .getAllByRole('region')
+      .getAllByRole('group')
       .filter((region) => region.className.includes('line'))
       .filter((region) => region.textContent?.includes('By the records: No label'));
     fireEvent.click(within(line).getByRole('button', { name: 'Found as planned' }));

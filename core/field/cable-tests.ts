@@ -9,8 +9,8 @@ import {
   type TestKind,
   update,
 } from '../model/index.ts';
-import { linkLengthM } from '../calculators/index.ts';
 import { listOf } from '../derive/index.ts';
+import { warmLinkM } from '../rules/index.ts';
 import type { PlannedRun } from '../runs/index.ts';
 
 /** What a cable tester read of one cable. */
@@ -45,8 +45,8 @@ const READING_SHARE = 0.03;
  */
 export function judgeTest(project: ProjectDocument, planned: PlannedRun, reading: TestReading, reason = ''): JudgedTest {
   const { run, length } = planned;
-  const { family, name } = project.cableTypes[run.cableTypeId];
-  const link = family === 'cat' ? linkLengthM(Math.min(60, project.project.ambientC), /foil|screen/i.test(name)) : null;
+  const cable = project.cableTypes[run.cableTypeId];
+  const link = cable.family === 'cat' ? warmLinkM(project, cable) : null;
   const longestM = link?.ok ? link.value : null;
   const { lengthM } = reading;
   const cut = listOf(project, 'spoolCuts').find(({ runId }) => runId === run.id);

@@ -1,4 +1,4 @@
-import { bayAt, buildingOf, nearestWall, studsOf } from '../house/index.ts';
+import { bayAt, buildingOf, nearestWall, studsOf, type WallPlace } from '../house/index.ts';
 import { distance2, type Point2 } from '../math/index.ts';
 import {
   type Device,
@@ -128,11 +128,11 @@ export function searchCable(
   const device: Device | undefined = project.devices[deviceId];
   if (!device) return null;
   const near = nearestWall(buildingOf(project), device.levelId, [device.x, device.y], ON_WALL_M);
-  const wall = near ? project.walls[near.wall.id] : null;
-  const alongM = wall ? alongWall(wall, [device.x, device.y]) : null;
+  const wall = near?.wall ?? null;
+  const alongM = near?.offsetM ?? null;
   const studs = wall ? studsOf(project, wall) : [];
   const own = planned.filter(({ run }) => run.deviceId === deviceId || run.toDeviceId === deviceId);
-  const neighbours = wall ? neighboursOn(project, device, wall, alongM!) : [];
+  const neighbours = near ? neighboursOn(project, device, near) : [];
   const photos = photosNear(project, deviceId, wall?.id ?? null, alongM);
   const stage = wallStage(project, device.roomId, today);
   const candidates = rank(project, { own, studs, alongM, neighbours, photos, stage, device });
@@ -150,12 +150,6 @@ export function searchCable(
   };
 }
 
-function alongWall({ a, b }: Wall, [x, y]: Point2): number {
-  const length = distance2(a, b) || 1;
-  const along = ((x - a[0]) * (b[0] - a[0]) + (y - a[1]) * (b[1] - a[1])) / length;
-  return Math.min(length, Math.max(0, along));
-}
-
 function bayOf(studs: ReturnType<typeof studsOf>, alongM: number): CableSearch['bay'] {
   const found = bayAt(studs, alongM);
   if (!found) return null;
@@ -163,13 +157,14 @@ function bayOf(studs: ReturnType<typeof studsOf>, alongM: number): CableSearch['
   return { number, fromM: found.fromM, toM: found.toM };
 }
 
-function neighboursOn(project: ProjectDocument, device: Device, wall: Wall, alongM: number): Neighbour[] {
+function neighboursOn(project: ProjectDocument, device: Device, near: WallPlace): Neighbour[] {
   const building = buildingOf(project);
   return listOf(project, 'devices')
     .filter((other) => other.id !== device.id && other.levelId === device.levelId)
     .flatMap((other) => {
-      if (nearestWall(building, other.levelId, [other.x, other.y], ON_WALL_M)?.wall.id !== wall.id) return [];
-      const away = alongWall(wall, [other.x, other.y]) - alongM;
+      const place = nearestWall(building, other.levelId, [other.x, other.y], ON_WALL_M);
+      if (place?.wall.id !== near.wall.id) return [];
+      const away = place.offsetM - near.offsetM;
       return Math.abs(away) <= NEIGHBOUR_M ? [{ device: other, alongM: away }] : [];
     })
     .toSorted((a, b) => Math.abs(a.alongM) - Math.abs(b.alongM));

@@ -62,7 +62,7 @@ export interface SiteInspection {
 export const penetrationKey = ({ member, at }: Pick<Penetration, 'member' | 'at'>): string =>
   [member, ...at.map((value) => value.toFixed(2))].join(':');
 
-/** Whether an item is about something that is right. */
+/** Whether an item is about something that is wrong. */
 export const isFault = ({ result }: Pick<InspectionItem, 'result'>): boolean => result !== 'found';
 /** Whether it is a line of the punch list. */
 export const isOpen = (item: Pick<InspectionItem, 'result' | 'fixedOn'>): boolean => isFault(item) && item.fixedOn === '';
@@ -163,7 +163,7 @@ function expectedBeforeBoards(
     .map((one) =>
       line('penetrations', penetrationKey(one), {
         levelId: one.levelId,
-        roomId: places.find(({ member, at }) => member === one.member && at === one.at)?.roomId ?? null,
+        roomId: one.roomId,
         at: [one.at[0], one.at[1]],
         heightM: one.at[2] - project.levels[one.levelId].elevationM,
         runs: one.runs.flatMap((number) => byNumber.get(number) ?? []),
@@ -182,7 +182,7 @@ function placeOfDevice(device: Device) {
   };
 }
 
-/** What the records say of one cable at the end that is looked at. */
+/** What is missing of one cable by its records, at the end that is inspected. */
 function recordFaults(run: Run, deviceId: string, last: CableTest | undefined): InspectionResult[] {
   if (!isPulled(run)) return ['missing'];
   const end = run.deviceId === deviceId ? 'device' : 'rack';

@@ -8,7 +8,7 @@ import {
   updateProject,
 } from '../model/index.ts';
 import { listOf } from '../derive/index.ts';
-import { learnedFactor } from '../calculators/index.ts';
+import { learnedFactor, routedLength } from '../calculators/index.ts';
 import { isPulled, type PlannedRun } from '../runs/index.ts';
 
 /** What was measured of one kind, against the plan. */
@@ -85,14 +85,13 @@ export function measuredLengths(project: ProjectDocument, planned: readonly Plan
   const own = planned.flatMap(({ run, length }) => {
     const measuredM = cuts.get(run.id);
     if (measuredM === undefined || !length || !isPulled(run) || run.foundId !== null) return [];
-    const routedM = length.riseM + length.runM + length.dropM + length.deviceSlackM + length.rackSlackM;
     return {
       runId: run.id,
       number: run.number,
       plannedM: length.cutLengthM,
       measuredM,
       overM: measuredM - length.cutLengthM,
-      routedM,
+      routedM: routedLength(length),
     };
   });
   // A cut as planned was not measured: nobody reads a tape to the last digit of the plan.
@@ -113,7 +112,7 @@ export function measuredLengths(project: ProjectDocument, planned: readonly Plan
 }
 
 /** The least and the most that a waste factor may be. */
-const WASTE = { least: 1, most: 2 } as const;
+const WASTE = { least: 1, most: 1.5 } as const;
 
 /** The operations that take the learned waste factor into the project. Problems: `learned-too-few` (fewer than three measured runs). */
 export function takeLearnedWaste(project: ProjectDocument, { waste }: MeasuredLengths): Outcome<Operation[]> {

@@ -48,7 +48,7 @@ function priceOf(project: ProjectDocument, device: Device | null, runs: readonly
 
 /**
  * A device that nobody planned: placed, numbered, with the cables of its recipe, priced as a change, put into the brief of its room and
- * told to the office. Problems: those of `placeDevice`, `site-reason`.
+ * reported to the office. Problems: those of `placeDevice`, `site-reason`.
  */
 export function addDeviceOnSite(
   project: ProjectDocument,

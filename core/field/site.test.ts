@@ -290,7 +290,7 @@ describe('what is found on site', () => {
       site,
       ids(),
     );
-  it('is placed, cabled, priced as a change, put into the brief and told to the office', () => {
+  it('is placed, cabled, priced as a change, put into the brief and reported to the office', () => {
     const added = add();
     if (!added.ok) throw new Error(added.problem.code);
     const { operations, change, runs: own } = added.value;
@@ -310,7 +310,7 @@ describe('what is found on site', () => {
     const cell = listOf(after, 'briefCells').find(({ roomId, topic }) => roomId === device.roomId && topic === type.answers);
     expect([cell?.answer, cell?.count]).to.deep.equal(['wanted', 1]);
   });
-  it('may be recorded by a crew, but no change of the plan that the office is not told of', () => {
+  it('may be recorded by a crew, but no change of the plan without a report to the office', () => {
     const added = add();
     const operations = added.ok ? added.value.operations : [];
     expect(forbiddenOperation('crew', operations)).to.equal(null);
@@ -528,7 +528,7 @@ describe('the morning of a crew', () => {
     const today = day(done(house));
     expect([today.openRuns, today.prompts, today.bring]).to.deep.equal([0, [], []]);
   });
-  it('tells of labels that were printed before the plan changed', () => {
+  it('lists labels that were printed before the plan changed', () => {
     const printed = applied(house, [update('runs', data, { printedOn: TODAY, printedAs: 'OLD | label' })!]);
     expect(day(printed).changedSincePrinted.map(({ id }) => id)).to.deep.equal([data.id]);
   });

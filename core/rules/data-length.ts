@@ -1,6 +1,12 @@
 import { linkLengthM } from '../calculators/index.ts';
+import type { Outcome } from '../math/index.ts';
+import type { CableType, ProjectDocument } from '../model/index.ts';
 import { defineCheck, say } from './check.ts';
 import { useCable } from './cures.ts';
+
+/** The longest link of a category cable at the temperature of the project, m. Problems: those of `linkLengthM`. */
+export const warmLinkM = (project: Pick<ProjectDocument, 'project'>, { name }: Pick<CableType, 'name'>): Outcome<number> =>
+  linkLengthM(Math.min(60, project.project.ambientC), /foil|screen/i.test(name));
 
 /** Category cable carries no farther than its link may be (ENGINEERING 3.1). */
 export const dataLength = defineCheck({
@@ -19,7 +25,7 @@ export const dataLength = defineCheck({
   ofRun: ({ run, length }, { project, limit }) => {
     const cable = project.cableTypes[run.cableTypeId];
     if (!length || cable.family !== 'cat') return [];
-    const warm = linkLengthM(Math.min(60, project.project.ambientC), /foil|screen/i.test(cable.name));
+    const warm = warmLinkM(project, cable);
     const longestM = Math.min(limit('longestM'), warm.ok ? warm.value : 0);
     const lengthM = length.riseM + length.runM + length.dropM + length.deviceSlackM + length.rackSlackM;
     const warnM = Math.min(limit('warnM'), longestM);

@@ -15,6 +15,7 @@ export {
 } from './check.ts';
 export { type UnlabelledEnd, unlabelledEnds } from './ends-labelled.ts';
 export { type CostAfter, costAfterClosing } from './cost-after.ts';
+export { warmLinkM } from './data-length.ts';
 export { CHECKS, FINDINGS, runChecks } from './registry.ts';
 export { isLowered, judgeSetting, settingsOf } from './settings.ts';
 export * from './marks/index.ts';

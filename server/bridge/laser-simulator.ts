@@ -1,5 +1,6 @@
 import { createServer, type Server } from 'node:net';
 import { createInterface } from 'node:readline';
+import { listening } from './line-protocol.ts';
 
 /** Distances that the simulated meter reads, one after the other, m: those of an ordinary house. */
 const READINGS_M = [2.612, 3.487, 0.904, 2.048, 4.215, 0.089, 0.362, 5.073, 1.118, 2.405];
@@ -21,8 +22,5 @@ export function startLaserSimulator(port = 0): Promise<{ port: number; server: S
       else socket.write('ERROR unknown\n');
     });
   });
-  return new Promise((started, failed) => {
-    server.once('error', failed);
-    server.listen(port, '127.0.0.1', () => started({ port: (server.address() as { port: number }).port, server }));
-  });
+  return listening(server, port);
 }

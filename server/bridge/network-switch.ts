@@ -1,7 +1,7 @@
 import { type SwitchPortReading, switchPortReading } from '@dusky-spool/core/model';
-import { connect } from 'node:net';
 import { z } from 'zod';
 import { refusal } from '../http/problems.ts';
+import { askLines, jsonOf } from './line-protocol.ts';
 
 /** What a network switch can do; a real one is another object of this shape. */
 export interface NetworkSwitch {
@@ -19,41 +19,10 @@ export const lineSwitch = (name: string, port: number, isSimulated: boolean): Ne
   name,
   ports: async (plugged, script) => {
     const before = isSimulated ? [`LOAD ${JSON.stringify(plugged)}`, `SCRIPT ${script}`] : [];
-    const answers = await ask(port, [...before, 'PORTS'], name);
+    const asked = { field: 'switch', name, answerMs: ANSWER_MS, mostBytes: MOST_BYTES };
+    const answers = await askLines(port, [...before, 'PORTS'], asked);
     const read = readings.safeParse(jsonOf(answers[answers.length - 1] ?? ''));
     if (!read.success) throw refusal('instrument-away', { field: 'switch', instrument: name });
     return read.data;
   },
 });
-
-function jsonOf(text: string): unknown {
-  try {
-    return JSON.parse(text) as unknown;
-  } catch {
-    return null;
-  }
-}
-
-/** Sends lines and gives as many back. */
-function ask(port: number, lines: readonly string[], instrument: string): Promise<string[]> {
-  return new Promise((answer, failed) => {
-    const away = () => {
-      socket.destroy();
-      failed(refusal('instrument-away', { field: 'switch', instrument }));
-    };
-    const socket = connect({ host: '127.0.0.1', port });
-    let text = '';
-    socket.setTimeout(ANSWER_MS, away);
-    socket.once('error', away);
-    socket.on('connect', () => socket.write(`${lines.join('\n')}\n`));
-    socket.on('data', (data) => {
-      text += data.toString('utf8');
-      if (text.length > MOST_BYTES) return away();
-      const got = text.split('\n');
-      if (got.length <= lines.length) return;
-      socket.end();
-      answer(got.slice(0, lines.length));
-    });
-    socket.on('close', () => (text.split('\n').length > lines.length ? undefined : away()));
-  });
-}

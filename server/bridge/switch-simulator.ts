@@ -5,6 +5,7 @@ import { createServer, type Server } from 'node:net';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
 import { z } from 'zod';
+import { jsonOf, listening } from './line-protocol.ts';
 
 const script = z.strictObject({
   name: z.string().regex(/^[a-z-]{1,30}$/),
@@ -53,16 +54,5 @@ export function startSwitchSimulator(port = 0): Promise<{ port: number; server: 
       return socket.write('ERROR unknown\n');
     });
   });
-  return new Promise((started, failed) => {
-    server.once('error', failed);
-    server.listen(port, '127.0.0.1', () => started({ port: (server.address() as { port: number }).port, server }));
-  });
-}
-
-function jsonOf(text: string): unknown {
-  try {
-    return JSON.parse(text) as unknown;
-  } catch {
-    return null;
-  }
+  return listening(server, port);
 }

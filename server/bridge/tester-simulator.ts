@@ -4,7 +4,7 @@ import { createServer, type Server } from 'node:net';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
 import { z } from 'zod';
-import { jsonOf } from './cable-tester.ts';
+import { jsonOf, listening } from './line-protocol.ts';
 
 const script = z.strictObject({
   name: z.string().regex(/^[a-z-]{1,30}$/),
@@ -77,8 +77,5 @@ export function startTesterSimulator(port = 0): Promise<{ port: number; server: 
       return socket.write('ERROR unknown\n');
     });
   });
-  return new Promise((started, failed) => {
-    server.once('error', failed);
-    server.listen(port, '127.0.0.1', () => started({ port: (server.address() as { port: number }).port, server }));
-  });
+  return listening(server, port);
 }

@@ -1,8 +1,9 @@
+import { createHash } from 'node:crypto';
 import { fileTypeFromBuffer } from 'file-type';
 import sharp from 'sharp';
 import { refusal } from '../http/problems.ts';
 import { oneAtATime } from '../resources/pictures/store.ts';
-import { completeFile, deleteFile, fileRow, fingerprintOf, wholeFile } from '../resources/photos/store.ts';
+import { completeFile, deleteFile, fileRow, wholeFile } from '../resources/photos/store.ts';
 import type { JobParams } from '../jobs/job-kinds.ts';
 import type { JobContext, JobProduct } from './index.ts';
 
@@ -30,9 +31,9 @@ export async function takePhoto(
     await deleteFile(database, projectId, fileId);
     return refusal(code, { kind: 'invalid', field: 'file', ...more });
   };
-  if ((await fingerprintOf(database, projectId, fileId)) !== fileId) throw await refused('upload-fingerprint');
-  progress(0.2);
   const bytes = await wholeFile(database, projectId, fileId);
+  if (createHash('sha256').update(bytes).digest('hex') !== fileId) throw await refused('upload-fingerprint');
+  progress(0.2);
   const mime = (await fileTypeFromBuffer(bytes))?.mime ?? '';
   if (mime !== row.mediaType || !(PHOTOS.has(mime) || FILMS.has(mime)))
     throw await refused('photo-kind', { kindFound: mime || 'unknown' });

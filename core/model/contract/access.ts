@@ -67,26 +67,30 @@ const SUBSTITUTED: Readonly<Record<string, ReadonlySet<string>>> = {
 const MAX_SITE_OPERATIONS = 60;
 
 /**
- * Whether an operation is part of a change on site: such a change holds a new record in `siteChanges`, not yet seen by the office, so
- * that nothing of the plan changes behind its back.
+ * Whether a change is one on site: it holds a new record in `siteChanges`, not yet seen by the office, so that nothing of the plan changes
+ * behind its back.
  */
-function isOnSite(operation: Operation, operations: readonly Operation[]): boolean {
-  const isTold = operations.some((one) => one.op === 'create' && one.in === 'siteChanges' && one.record.seenBy === '');
-  if (!isTold || operations.length > MAX_SITE_OPERATIONS) return false;
+const isOnSite = (operations: readonly Operation[]): boolean =>
+  operations.length <= MAX_SITE_OPERATIONS &&
+  operations.some((one) => one.op === 'create' && one.in === 'siteChanges' && one.record.seenBy === '');
+
+/** Whether such a change may hold this operation. */
+function mayBeOnSite(operation: Operation): boolean {
   if (operation.op === 'create') return SITE_LISTS.has(operation.in);
-  const fields = SUBSTITUTED[operation.in];
-  return operation.op === 'update' && fields !== undefined && Object.keys(operation.after).every((field) => fields.has(field));
+  return operation.op === 'update' && hasOnly(operation.after, SUBSTITUTED[operation.in]);
 }
+
+const hasOnly = (fields: object, allowed: ReadonlySet<string> | undefined): boolean =>
+  allowed !== undefined && Object.keys(fields).every((field) => allowed.has(field));
 
 /** The first operation of a change that a role may not make; null where it may make all of them. */
 export function forbiddenOperation(role: Role, operations: readonly Operation[]): Operation | null {
   if (hasRight(role, 'plan')) return null;
   if (!hasRight(role, 'field')) return operations[0] ?? null;
-  return (
-    operations.find((operation) => {
-      if (CREW_LISTS.has(operation.in) || isOnSite(operation, operations)) return false;
-      const fields = CREW_FIELDS[operation.in];
-      return operation.op !== 'update' || !fields || Object.keys(operation.after).some((field) => !fields.has(field));
-    }) ?? null
-  );
+  const onSite = isOnSite(operations);
+  const isAllowed = (operation: Operation): boolean =>
+    CREW_LISTS.has(operation.in) ||
+    (onSite && mayBeOnSite(operation)) ||
+    (operation.op === 'update' && hasOnly(operation.after, CREW_FIELDS[operation.in]));
+  return operations.find((operation) => !isAllowed(operation)) ?? null;
 }

@@ -13,6 +13,7 @@ export interface Penetration {
   readonly at: BoredPlace['at'];
   readonly levelId: string;
   readonly wallId: string | null;
+  readonly roomId: string | null;
   readonly runs: readonly string[];
   readonly kind: SealKind;
   /** The wall or floor in words of the model: kind of wall, levels. */
@@ -45,6 +46,7 @@ export function penetrationsOf(project: ProjectDocument, places: readonly BoredP
         at: place.at,
         levelId: place.levelId,
         wallId: place.wallId,
+        roomId: place.roomId,
         runs: place.runs,
         kind,
         assembly: wall ? wall.kind : level.name,

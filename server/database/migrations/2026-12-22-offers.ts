@@ -1,12 +1,5 @@
 import type { Migration } from './migration.ts';
-
-const OWN = `
-  project_id uuid NOT NULL REFERENCES projects (id) ON DELETE CASCADE,
-  id text NOT NULL,
-  PRIMARY KEY (project_id, id)`;
-
-const refers = (name: string, column: string, table: string) =>
-  `CONSTRAINT ${name} FOREIGN KEY (project_id, ${column}) REFERENCES ${table} (project_id, id) DEFERRABLE INITIALLY DEFERRED`;
+import { OWN, refers } from './record-table.ts';
 
 const GATES_BEFORE =
   "'framing', 'mains-rough-in', 'low-voltage-rough-in', 'slab-pour', 'insulation', 'board', 'paint', 'joinery', 'trim-out'";

@@ -129,7 +129,7 @@ async function writeAll(store: ChangeStore, change: Change): Promise<void> {
   if (conflicts.length > 0) throw refusal('conflict', { conflicts });
 }
 
-/** No more comes off a spool than was on it: the second of two people who claim the same cable without a connection is told. */
+/** No more comes off a spool than was on it: of two people who claim the same cable without a connection, the second is refused. */
 async function keepSpools(store: ChangeStore, { operations }: Change): Promise<void> {
   const cuts = operations.filter(({ op, in: list }) => list === 'spoolCuts' && op !== 'delete').map(({ id }) => id);
   const overdrawn = cuts.length === 0 ? null : await store.overdrawnSpool(cuts);

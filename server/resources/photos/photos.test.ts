@@ -126,7 +126,7 @@ describe('photos from the site', () => {
     const text = Buffer.from('not a photo at all');
     await begin(owner, text);
     expect((await part(owner, idOf(text), 0, text)).code).to.equal('photo-kind');
-    // What is refused is gone, and can be sent anew.
+    // A refused file is deleted and can be uploaded again.
     expect((await begin(owner, text)).receivedBytes).to.equal(0);
     const bytes = await photoOf(640);
     const wrong = 'b'.repeat(64);

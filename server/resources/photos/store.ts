@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto';
 import { Op, QueryTypes, type Transaction } from 'sequelize';
 import type { SiteFileState } from '@dusky-spool/core/model';
 import type { Database } from '../../database/index.ts';
@@ -106,12 +105,6 @@ export async function wholeFile(database: Database, projectId: string, id: strin
   const parts: Buffer[] = [];
   for await (const part of partsOf(database, projectId, id)) parts.push(part);
   return Buffer.concat(parts);
-}
-
-export async function fingerprintOf(database: Database, projectId: string, id: string): Promise<string> {
-  const hash = createHash('sha256');
-  for await (const part of partsOf(database, projectId, id)) hash.update(part);
-  return hash.digest('hex');
 }
 
 export const completeFile = async (

@@ -449,6 +449,7 @@ describe('plans on the server', () => {
       { kind: 'laser', name: 'simulated laser meter', simulated: true },
       { kind: 'printer', name: 'simulated label printer', simulated: true },
       { kind: 'switch', name: 'simulated network switch', simulated: true },
+      { kind: 'tester', name: 'simulated cable tester', simulated: true },
     ]);
     const { lengthM } = await client.json<{ lengthM: number }>('POST', '/bridge/laser/measure', {});
     expect(lengthM).to.equal(2.612);

@@ -34,6 +34,7 @@ export function TestPanel() {
   const pulled = listOf(project, 'runs')
     .filter((run) => isPulled(run) && run.foundId === null && runById.has(run.id))
     .sort((a, b) => compareNumbers(a.number, b.number));
+  const numbers = pulled.map(({ number }) => number);
   const last = lastTests(project);
   const open = pulled.filter(
     ({ id, rawTestedOn, endTestedOn }) => !last.get(id)?.passed && rawTestedOn === '' && endTestedOn === '',
@@ -48,11 +49,7 @@ export function TestPanel() {
           onChange={setScript}
         />
       )}
-      {problem && (
-        <p className="field-problem" role="alert">
-          {problem}
-        </p>
-      )}
+      <FieldProblem sentence={problem} />
       <p className={css.progress}>{text('site.tested', { tested: pulled.length - open.length, all: pulled.length })}</p>
       {pulled.length === 0 && <p>{text('site.nothingPulled')}</p>}
       {[...open, ...pulled.filter((run) => !open.includes(run))].slice(0, count).map((run) => (
@@ -60,7 +57,8 @@ export function TestPanel() {
           key={run.id}
           planned={runById.get(run.id)!}
           nth={pulled.indexOf(run) + 1}
-          numbers={pulled.map(({ number }) => number)}
+          {...{ numbers }}
+          last={last.get(run.id)}
           {...{ script }}
         />
       ))}
@@ -77,10 +75,11 @@ interface LineProps {
   readonly planned: PlannedRun;
   readonly nth: number;
   readonly numbers: readonly string[];
+  readonly last: CableTest | undefined;
   readonly script: string;
 }
 
-function TestLine({ planned, nth, numbers, script }: LineProps) {
+function TestLine({ planned, nth, numbers, last, script }: LineProps) {
   const project = useProject();
   const { edit } = useProjectParts('edit');
   const who = useOwnName();
@@ -89,7 +88,6 @@ function TestLine({ planned, nth, numbers, script }: LineProps) {
   const [problem, setProblem] = useState<string | null>(null);
   const { units } = project.project;
   const { run } = planned;
-  const last = lastTests(project).get(run.id);
   const save = (reading: TestReading, tester: string, why: string) => {
     const recorded = recordTest(project, planned, {
       ...{ id: newRecordId('test'), kind: testKindOf(planned), on: today(), by: who.slice(0, 60), tester: tester.slice(0, 60) },

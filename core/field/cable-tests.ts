@@ -60,7 +60,9 @@ export function judgeTest(project: ProjectDocument, planned: PlannedRun, reading
     leastM !== null &&
     mostM !== null &&
     (lengthM < leastM * (1 - READING_SHARE) - 1e-9 || lengthM > mostM * (1 + READING_SHARE) + 1e-9);
-  const asksWhy = isOff && reason.trim() === '';
+  // An open or shorted cable is read up to its fault: that length says nothing of the plan.
+  const isCutShort = faults.some(({ fault }) => fault === 'open' || fault === 'short');
+  const asksWhy = isOff && !isCutShort && reason.trim() === '';
   if ((isTooLong || asksWhy) && !faults.some(({ fault }) => fault === 'wrong-length'))
     faults.push({ fault: 'wrong-length', pair: '', atM: null });
   return { passed: faults.length === 0, faults, leastM, mostM, longestM, asksWhy };

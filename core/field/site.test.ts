@@ -252,6 +252,9 @@ describe('a cable test', () => {
   it('fails with faults of the wiring, and where another cable answers', () => {
     const open = judgeTest(house, planned, read({ faults: [{ fault: 'open', pair: '3-6', atM: 2 }] }));
     expect([open.passed, open.faults[0].fault]).to.deep.equal([false, 'open']);
+    // Read up to the fault: nobody is asked why it is so short.
+    const upToFault = judgeTest(house, planned, read({ lengthM: 2, faults: [{ fault: 'short', pair: '1-2', atM: 2 }] }));
+    expect([upToFault.passed, upToFault.asksWhy, upToFault.faults.length]).to.deep.equal([false, false, 1]);
     expect(judgeTest(house, planned, read({ farEnd: data.number })).passed).to.equal(true);
     expect(judgeTest(house, planned, read({ farEnd: 'OTHER-1' })).faults.map(({ fault }) => fault)).to.deep.equal(['wrong-end']);
   });

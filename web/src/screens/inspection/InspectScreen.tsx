@@ -7,6 +7,7 @@ import { PunchPanel } from './PunchPanel.tsx';
 import { SignOffPanel } from './SignOffPanel.tsx';
 import { TestPanel } from './TestPanel.tsx';
 import { WalkPanel } from './WalkPanel.tsx';
+import css from './inspection.module.css';
 
 const VIEWS = ['walk', 'punch', 'tests', 'sign-off'] as const;
 type View = (typeof VIEWS)[number];
@@ -23,6 +24,7 @@ export function InspectScreen({ projectId }: { readonly projectId: string }) {
   return (
     <StagePage title={text('site.title')} lead={text(`site.leads.${view}`)}>
       <Segmented<View>
+        className={css.views}
         value={view}
         aria-label={text('site.views')}
         options={VIEWS.map((value) => ({ value, label: text(`site.tabs.${value}`) }))}

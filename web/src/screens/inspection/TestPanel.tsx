@@ -130,8 +130,9 @@ function TestLine({ planned, nth, numbers, last, script }: LineProps) {
       </div>
       {last && (
         <p className="faint">
-          {last.lengthM !== null && formatLength(last.lengthM, units)} {last.limits}
-          {last.reason && ` · ${last.reason}`}
+          {[last.lengthM === null ? '' : formatLength(last.lengthM, units), last.limits, last.reason]
+            .filter((words) => words !== '')
+            .join(' · ')}
         </p>
       )}
       {last && <Faults test={last} />}

@@ -73,7 +73,7 @@ await page.goto(`${app.url}/projects`);
 await page.getByRole('link', { name: 'Open Merrowfen Landing' }).click();
 await page.locator('.canvas__plan-canvas .canvas__device').first().waitFor();
 const quay = new URL(page.url()).pathname.split('/')[2];
-await page.goto(`${app.url}/p/${quay}/inspect`);
+await page.goto(`${app.url}/p/${quay}/inspect?view=findings`);
 await page.locator('.finding').first().waitFor();
 await page
   .getByRole('button', { name: /^Accept, assign/ })
